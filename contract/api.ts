@@ -1,0 +1,104 @@
+import { MACHINE_KINDS, type CauseId, type CheckId, type ComplaintId, type MachineKind } from '@rusty-wren/core/diagnosis';
+import type { Entry, Stage } from '@rusty-wren/core/log';
+import Joi from 'joi';
+import { entrySchema, uuid, type NewEntry } from './entries';
+
+export interface Account {
+  id: string;
+  name: string;
+}
+
+export interface Machine {
+  id: string;
+  kind: MachineKind;
+  maker: string;
+  model: string;
+  serial: string | null;
+  displacementCc: number | null;
+}
+
+export interface Customer {
+  id: string;
+  name: string;
+  /** Which part of the co-operative's world they belong to. */
+  circle: string | null;
+  phone: string | null;
+}
+
+export interface CustomerWithMachines extends Customer {
+  machines: Machine[];
+}
+
+/** A job without its log. */
+export interface Job {
+  id: string;
+  /** The number on the paper tag. */
+  tag: number;
+  customer: Customer;
+  machine: Machine;
+  checkedInAt: string;
+  /** ISO date it was promised for. */
+  promisedFor: string | null;
+}
+
+export interface JobWithLog {
+  job: Job;
+  entries: Entry[];
+}
+
+/** One tag on the rack: the job and what its log comes to now. */
+export interface RackTag {
+  job: Job;
+  stage: Stage;
+  waitingFor: string | null;
+  stageSince: string | null;
+  complaints: ComplaintId[];
+  settled: CauseId[];
+  lead: { cause: CauseId; probability: number } | null;
+  next: { check: CheckId; minutes: number } | null;
+  off: number;
+  entryCount: number;
+}
+
+export interface CheckIn {
+  jobId: string;
+  customer: { id: string } | { name: string; circle?: string; phone?: string };
+  machine: { id: string } | { kind: MachineKind; maker: string; model: string; serial?: string; displacementCc?: number };
+  promisedFor?: string;
+  entries: NewEntry[];
+}
+
+const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
+const known = Joi.object({ id: uuid.required() });
+
+export const checkInSchema = Joi.object({
+  jobId: uuid.required(),
+  customer: Joi.alternatives()
+    .conditional(Joi.object({ id: Joi.exist() }).unknown(), {
+      then: known,
+      otherwise: Joi.object({ name: text(120).required(), circle: text(80), phone: text(40) }),
+    })
+    .required(),
+  machine: Joi.alternatives()
+    .conditional(Joi.object({ id: Joi.exist() }).unknown(), {
+      then: known,
+      otherwise: Joi.object({
+        kind: Joi.string()
+          .valid(...MACHINE_KINDS)
+          .required(),
+        maker: text(60).required(),
+        model: text(60).required(),
+        serial: text(60),
+        displacementCc: Joi.number().min(10).max(200),
+      }),
+    })
+    .required(),
+  promisedFor: Joi.string().isoDate(),
+  entries: Joi.array().items(entrySchema).min(1).max(100).required(),
+}).required();
+
+/** What the change stream says: this job's log has grown to this many entries. */
+export interface JobChanged {
+  jobId: string;
+  seq: number;
+}

@@ -1,0 +1,32 @@
+import { READING_FIELD } from '@rusty-wren/core/reading';
+import Joi from 'joi';
+
+/** Words every schema speaks in. */
+const reading = (max: number): Joi.AlternativesSchema =>
+  Joi.alternatives(Joi.number().min(-5).max(max), Joi.array().items(Joi.number().min(-5).max(max)).min(1).max(60));
+
+/** The raw readings a finding may carry instead of a picked result. */
+export const readingKeys = {
+  psi: Joi.alternatives(Joi.number().min(0).max(400), Joi.array().items(Joi.number().min(0).max(400)).min(1).max(30)),
+  decompressor: Joi.string().valid('open', 'closed', 'none'),
+  altitudeM: Joi.number().min(-450).max(6000),
+  mm: reading(50),
+  rpm: reading(25000),
+  turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
+} as const;
+
+export const MEASURED_CHECKS = Object.keys(READING_FIELD);
+
+/** History answers: every one may be missing, none may be made up. */
+export const historySchema = Joi.object({
+  monthsStored: Joi.number().min(0).max(600),
+  fuelAgeMonths: Joi.number().min(0).max(600),
+  mixedBy: Joi.string().valid('owner', 'shop', 'canned', 'unknown'),
+  stopped: Joi.string().valid('suddenly', 'gradually', 'no-restart-after-rest'),
+  failsWhen: Joi.string().valid('hot', 'cold', 'always'),
+  openedBefore: Joi.string().valid('yes', 'no', 'unknown'),
+  lightUse: Joi.boolean(),
+  dailyUse: Joi.boolean(),
+  sharedCan: Joi.boolean(),
+  alreadyTried: Joi.string().max(500),
+});

@@ -1,0 +1,159 @@
+import {
+  CAUSE_IDS,
+  CHECK_IDS,
+  COMPLAINT_IDS,
+  checkOf,
+  MACHINE_KINDS,
+  OUTCOMES,
+  PART_IDS,
+  SURENESS,
+  type Case,
+  type CauseId,
+  type CheckId,
+  type ComplaintId,
+  type Diagnosis,
+  type Evidence,
+  type History,
+  type MachineFacts,
+  type Outcome,
+  type PartId,
+  type Sureness,
+} from '@rusty-wren/core/diagnosis';
+import { judgeReading, type Reading } from '@rusty-wren/core/reading';
+import Joi from 'joi';
+import { historySchema, readingKeys } from './bench';
+import { clearMessage } from './messages';
+
+export const CASE_FORMAT = 'rusty-wren-case/1';
+
+type LogLine =
+  | { complaint: ComplaintId }
+  | ({ check: CheckId; result?: string; sureness?: Sureness; psi?: number | number[]; mm?: number | number[]; rpm?: number | number[] } & Pick<
+      Reading,
+      'decompressor' | 'altitudeM' | 'turns'
+    >)
+  | { repair: CauseId; outcome: Outcome }
+  | { tookOff: PartId }
+  | { putBack: PartId };
+
+export interface CaseFile {
+  format: typeof CASE_FORMAT;
+  machine: MachineFacts;
+  history?: History;
+  log: LogLine[];
+}
+
+const id = (ids: readonly string[]): Joi.StringSchema =>
+  Joi.string()
+    .valid(...ids)
+    .required();
+
+const KEYS = ['complaint', 'check', 'repair', 'tookOff', 'putBack'];
+
+const findingLine = Joi.object({
+  check: id(CHECK_IDS),
+  result: Joi.string(),
+  sureness: Joi.string().valid(...SURENESS),
+  note: Joi.string().allow(''),
+  ...readingKeys,
+})
+  .or('result', 'psi', 'mm', 'rpm', 'turns')
+  .custom((line: { check: CheckId; result?: string }, helpers) => {
+    const known = checkOf(line.check).results.map((r) => r.id);
+    if (line.result !== undefined && !known.includes(line.result)) {
+      return helpers.message({ custom: `{{#label}}: "${line.result}" is not a result of ${line.check} (${known.join(', ')})` });
+    }
+    return line;
+  });
+
+const logLine = Joi.object()
+  .when(Joi.object({ complaint: Joi.exist() }).unknown(), { then: Joi.object({ complaint: id(COMPLAINT_IDS) }) })
+  .when(Joi.object({ check: Joi.exist() }).unknown(), { then: findingLine })
+  .when(Joi.object({ repair: Joi.exist() }).unknown(), { then: Joi.object({ repair: id(CAUSE_IDS), outcome: id(OUTCOMES) }) })
+  .when(Joi.object({ tookOff: Joi.exist() }).unknown(), { then: Joi.object({ tookOff: id(PART_IDS) }) })
+  .when(Joi.object({ putBack: Joi.exist() }).unknown(), { then: Joi.object({ putBack: id(PART_IDS) }) })
+  .custom((line: object, helpers) => {
+    const named = KEYS.filter((key) => key in line);
+    if (named.length === 1) return line;
+    return helpers.message({ custom: `{{#label}} must name exactly one of ${KEYS.join(', ')}` });
+  });
+
+const caseFile = Joi.object({
+  format: Joi.string().valid(CASE_FORMAT).required(),
+  machine: Joi.object({
+    kind: id(MACHINE_KINDS),
+    displacementCc: Joi.number().positive().max(200),
+  }).required(),
+  history: historySchema,
+  log: Joi.array().items(logLine).max(2000).required(),
+}).required();
+
+export class CaseFileError extends Error {}
+
+/** Parses a case file's text. Throws CaseFileError with one sentence naming the field and the reason. */
+export function parseCaseFile(text: string): CaseFile {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    throw new CaseFileError(`is not JSON: ${(error as Error).message}`);
+  }
+  const { error, value } = caseFile.validate(data, { convert: false });
+  if (error) throw new CaseFileError(clearMessage(error));
+  return value as CaseFile;
+}
+
+const listed = (value: number | number[] | undefined): readonly number[] | undefined =>
+  value === undefined ? undefined : Array.isArray(value) ? value : [value];
+
+/** The engine's case from a case file: later checks supersede earlier ones, readings are judged. */
+export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] } {
+  const evidence = new Map<string, Evidence>();
+  const off = new Set<PartId>();
+  const refused: CheckId[] = [];
+  file.log.forEach((line, i) => {
+    const ref = `log[${i}]`;
+    if ('complaint' in line) evidence.set(`complaint ${line.complaint}`, { ref, kind: 'complaint', complaint: line.complaint });
+    else if ('repair' in line) evidence.set(ref, { ref, kind: 'repair', cause: line.repair, outcome: line.outcome });
+    else if ('tookOff' in line) off.add(line.tookOff);
+    else if ('putBack' in line) off.delete(line.putBack);
+    else {
+      const key = `check ${line.check}`;
+      let { result, sureness = 'sure' } = line;
+      if (result === undefined) {
+        const judged = judgeReading(
+          line.check,
+          { ...line, psi: listed(line.psi), mm: listed(line.mm), rpm: listed(line.rpm) },
+          file.machine,
+        );
+        if ('refused' in judged) {
+          refused.push(line.check);
+          return;
+        }
+        result = judged.result;
+        sureness = line.sureness ?? judged.sureness;
+      }
+      evidence.delete(key);
+      evidence.set(key, { ref, kind: 'finding', check: line.check, result, sureness });
+    }
+  });
+  return { case: { machine: file.machine, history: file.history ?? {}, evidence: [...evidence.values()], off: [...off] }, refused };
+}
+
+const round = (x: number): number => Math.round(x * 1e4) / 1e4;
+
+/** What the case-file command prints for one case. */
+export function caseReport(c: Case, d: Diagnosis, refused: readonly CheckId[]): object {
+  const byRef = new Map(c.evidence.map((e) => [e.ref, e]));
+  const check = (ref: string): CheckId[] => {
+    const e = byRef.get(ref);
+    return e?.kind === 'finding' ? [e.check] : [];
+  };
+  return {
+    suspects: d.suspects.map((s) => ({ cause: s.cause, probability: round(s.probability) })),
+    next: d.next.map((n) => ({ check: n.check, minutes: n.minutes, value: round(n.value) })),
+    unexplained: d.unexplained.flatMap((e) => (e.kind === 'finding' ? [{ check: e.check, result: e.result }] : [])),
+    repeat: [...refused, ...d.repeat.flatMap((m) => check(m.ref))].map((c) => ({ check: c })),
+    behind: d.behind.map((b) => b.cause),
+  };
+}

@@ -1,0 +1,93 @@
+import {
+  CAUSE_IDS,
+  CHECK_IDS,
+  checkOf,
+  COMPLAINT_IDS,
+  OUTCOMES,
+  PART_IDS,
+  SURENESS,
+  type CheckId,
+} from '@rusty-wren/core/diagnosis';
+import { BEHIND_ANSWERS, ENTRY_KINDS, STAGES, type Bodies, type EntryKind } from '@rusty-wren/core/log';
+import { READING_FIELD } from '@rusty-wren/core/reading';
+import Joi from 'joi';
+import { historySchema } from './bench';
+
+/** An entry as a client sends it: the server gives it its order. */
+export type NewEntry = {
+  [K in EntryKind]: { id: string; notedAt: string; by?: string; strikes?: string; kind: K; body: Bodies[K] };
+}[EntryKind];
+
+const oneOf = (ids: readonly string[]): Joi.StringSchema => Joi.string().valid(...ids);
+const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
+
+const numbers = (min: number, max: number, count: number): Joi.ArraySchema =>
+  Joi.array().items(Joi.number().min(min).max(max)).min(1).max(count);
+
+const reading = Joi.object({
+  psi: numbers(0, 400, 30),
+  decompressor: oneOf(['open', 'closed', 'none']),
+  altitudeM: Joi.number().min(-450).max(6000),
+  mm: numbers(-5, 50, 4),
+  rpm: numbers(0, 25_000, 60),
+  turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
+}).or('psi', 'mm', 'rpm', 'turns');
+
+const finding = Joi.object({
+  check: oneOf(CHECK_IDS).required(),
+  result: Joi.string(),
+  reading,
+  sureness: oneOf(SURENESS).required(),
+  note: text(1000),
+})
+  .or('result', 'reading')
+  .custom((body: { check: CheckId; result?: string; reading?: object }, helpers) => {
+    const known = checkOf(body.check).results.map((r) => r.id);
+    if (body.result !== undefined && !known.includes(body.result)) {
+      return helpers.message({ custom: `{{#label}}: "${body.result}" is not a result of ${body.check} (${known.join(', ')})` });
+    }
+    const field = READING_FIELD[body.check];
+    if (body.reading && (field === undefined || !(field in body.reading))) {
+      return helpers.message({ custom: `{{#label}}: ${body.check} ${field ? `is read in ${field}` : 'takes no reading'}` });
+    }
+    return body;
+  });
+
+const tray = Joi.object({ part: oneOf(PART_IDS), thing: text(120) }).xor('part', 'thing');
+
+const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
+  complaint: Joi.object({ complaint: oneOf(COMPLAINT_IDS).required(), words: text(500) }),
+  history: Joi.object({ answers: historySchema.min(1).required() }),
+  finding,
+  'took-off': tray,
+  'put-back': tray,
+  repair: Joi.object({ cause: oneOf(CAUSE_IDS).required(), outcome: oneOf(OUTCOMES).required(), note: text(1000) }),
+  verdict: Joi.object({
+    settles: oneOf(CAUSE_IDS),
+    behind: oneOf(CAUSE_IDS),
+    answer: oneOf(BEHIND_ANSWERS).when('behind', { is: Joi.exist(), then: Joi.required(), otherwise: Joi.forbidden() }),
+    words: text(1000),
+  }).xor('settles', 'behind'),
+  note: Joi.object({ text: text(2000).required() }),
+  stage: Joi.object({ stage: oneOf(STAGES).required(), waitingFor: text(200), reason: text(1000) }),
+  strike: Joi.object({ reason: text(500).required() }),
+};
+
+export const uuid = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
+
+/** One entry of the log, with the body its kind asks for. Unknown kinds are refused. */
+export const entrySchema = Joi.object({
+  id: uuid.required(),
+  notedAt: Joi.string().isoDate().required(),
+  by: uuid,
+  kind: oneOf(ENTRY_KINDS).required(),
+  strikes: uuid.when('kind', { is: 'strike', then: Joi.required(), otherwise: Joi.forbidden() }),
+  body: Joi.object()
+    .required()
+    .when('kind', {
+      switch: ENTRY_KINDS.map((kind) => ({ is: kind, then: BODIES[kind] })),
+    }),
+});
+
+/** A batch of entries for one job. */
+export const entriesSchema = Joi.object({ entries: Joi.array().items(entrySchema).min(1).max(200).required() }).required();

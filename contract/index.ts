@@ -1,0 +1,5 @@
+export * from './api';
+export * from './bench';
+export * from './caseFile';
+export * from './entries';
+export { clearMessage } from './messages';

@@ -1,0 +1,1 @@
+export { COIL_GAP_MM, judgeLegs, judgePlugGap, PLUG_GAP_MM } from './judge';

@@ -1,0 +1,2 @@
+export { fitPlateau, type Plateau } from './plateau';
+export { judgeCompression, type CompressionReading } from './judge';

@@ -1,0 +1,19 @@
+/** Cautions, one sentence each, shown at the step where the hurt could happen. */
+export const CAUTIONS = {
+  petrol: 'Petrol vapour: fresh air, cool engine, nothing that sparks.',
+  tank: 'Tank may be under pressure: crack the cap slowly, face away.',
+  spark: 'Keep the spark away from the open plug hole and any fuel.',
+  lead: 'Earth the plug lead before pulling with the plug out.',
+  noSmoke: 'Carbon monoxide: run it outdoors or under extraction.',
+  running: 'Tool clear, nobody in line, eyes and ears covered. Run it outdoors or under extraction.',
+  burst: 'Full throttle in bursts under five seconds. Tool clear, nobody in line, eyes and ears covered.',
+  muffler: 'Muffler burns: let it cool.',
+  screen: 'The spark screen goes back in: leaving it out can start a fire and may be unlawful.',
+  chain: 'Chain brake on, chain or blade covered, gloves on.',
+  solvent: 'Gloves and eye cover: solvent and air sting.',
+  halfBar: 'About 0.5 bar (7 psi); never beyond 1 bar.',
+  casePressure: 'Never above 0.7 bar (10 psi).',
+  spring: 'The lever spring flies: cover it with a finger.',
+  stop: 'Piston stop only once the piston is past the exhaust port, never against a port edge.',
+  ether: 'Premix, a teaspoon. Ether carries no oil and strips the bore.',
+} as const;

@@ -1,0 +1,152 @@
+import { CAUSES } from './knowledge';
+import type { Likelihood } from './likelihood';
+
+/**
+ * All sets of up to three simultaneous causes, members as positions in the cause list. Position N stands for
+ * "nobody" and carries factor 1 everywhere, so every set is handled as a triple.
+ */
+export interface CauseSets {
+  count: number;
+  a: Uint8Array;
+  b: Uint8Array;
+  c: Uint8Array;
+}
+
+const N = CAUSES.length;
+
+function enumerate(n: number): CauseSets {
+  const count = 1 + n + (n * (n - 1)) / 2 + (n * (n - 1) * (n - 2)) / 6;
+  const sets: CauseSets = { count, a: new Uint8Array(count), b: new Uint8Array(count), c: new Uint8Array(count) };
+  let s = 0;
+  const put = (i: number, j: number, k: number): void => {
+    sets.a[s] = i;
+    sets.b[s] = j;
+    sets.c[s] = k;
+    s++;
+  };
+  put(n, n, n);
+  for (let i = 0; i < n; i++) {
+    put(i, n, n);
+    for (let j = i + 1; j < n; j++) {
+      put(i, j, n);
+      for (let k = j + 1; k < n; k++) put(i, j, k);
+    }
+  }
+  return sets;
+}
+
+/** Every set of at most three causes; index 0 is the empty set, "none of these". */
+export const SETS: CauseSets = enumerate(N);
+
+const hi = new Float64Array(N + 1);
+const lo = new Float64Array(N + 1);
+const cured = new Uint8Array(N + 1);
+
+/** P(observation | one set), softened unless `exact`; `hi`, `lo` and `cured` are already loaded. */
+function ofTriple(likelihood: Likelihood, i: number, j: number, k: number): number {
+  const { trial } = likelihood;
+  if (trial) {
+    const put = cured[i]! + cured[j]! + cured[k]!;
+    if (put > 0) return +(i !== N) + +(j !== N) + +(k !== N) > put ? trial.withOthers : trial.alone;
+  }
+  return likelihood.hi0 * hi[i]! * hi[j]! * hi[k]! - likelihood.lo0 * lo[i]! * lo[j]! * lo[k]!;
+}
+
+function load(likelihood: Likelihood): void {
+  hi.set(likelihood.hi);
+  lo.set(likelihood.lo);
+  hi[N] = 1;
+  lo[N] = 1;
+  cured.fill(0);
+  for (const i of likelihood.trial?.cures ?? []) cured[i] = 1;
+}
+
+/** A probability of exactly nought would end the argument for good; nothing at a bench is that certain. */
+const FLOOR = 1e-6;
+
+/** Writes P(observation | set) for the listed sets into `out` (length of `chosen`), unsoftened when `exact`. */
+export function fillChosen(out: Float64Array, likelihood: Likelihood, chosen: Uint32Array, exact = false): void {
+  load(likelihood);
+  const error = exact ? 0 : likelihood.error;
+  const floor = error * likelihood.misread + FLOOR;
+  const { a, b, c } = SETS;
+  for (let n = 0; n < chosen.length; n++) {
+    const s = chosen[n]!;
+    out[n] = (1 - error) * Math.max(0, ofTriple(likelihood, a[s]!, b[s]!, c[s]!)) + floor;
+  }
+}
+
+/** Writes P(observation | set), softened, for every set into `out` (length SETS.count), in the order of SETS. */
+export function fillAll(out: Float64Array, likelihood: Likelihood): void {
+  load(likelihood);
+  const keep = 1 - likelihood.error;
+  const floor = likelihood.error * likelihood.misread + FLOOR;
+  const { hi0, lo0, trial } = likelihood;
+  let s = 0;
+  out[s++] = keep * Math.max(0, hi0 - lo0) + floor;
+  for (let i = 0; i < N; i++) {
+    const hiI = keep * hi0 * hi[i]!;
+    const loI = keep * lo0 * lo[i]!;
+    out[s++] = Math.max(0, hiI - loI) + floor;
+    for (let j = i + 1; j < N; j++) {
+      const hiJ = hiI * hi[j]!;
+      const loJ = loI * lo[j]!;
+      out[s++] = Math.max(0, hiJ - loJ) + floor;
+      for (let k = j + 1; k < N; k++) {
+        const p = hiJ * hi[k]! - loJ * lo[k]!;
+        out[s++] = (p > 0 ? p : 0) + floor;
+      }
+    }
+  }
+  if (!trial) return;
+  const { a, b, c } = SETS;
+  for (s = 0; s < SETS.count; s++) {
+    if (cured[a[s]!]! + cured[b[s]!]! + cured[c[s]!]! > 0) {
+      out[s] = keep * ofTriple(likelihood, a[s]!, b[s]!, c[s]!) + floor;
+    }
+  }
+}
+
+/** Members of a set as positions in the cause list. */
+export function membersOf(set: number): number[] {
+  return [SETS.a[set]!, SETS.b[set]!, SETS.c[set]!].filter((i) => i !== N);
+}
+
+/**
+ * Weight of each cause (length N) under weights over all sets, in their order. With `divisor`, each weight is divided
+ * by it first. `total` is the sum of the weights; divide by it for probabilities.
+ */
+export function causeWeights(weights: Float64Array, divisor?: Float64Array): { causes: Float64Array; total: number } {
+  const causes = new Float64Array(N);
+  let s = 0;
+  const next = (): number => {
+    const w = divisor ? weights[s]! / divisor[s]! : weights[s]!;
+    s++;
+    return w;
+  };
+  let total = next();
+  for (let i = 0; i < N; i++) {
+    let sumI = next();
+    for (let j = i + 1; j < N; j++) {
+      let sumJ = next();
+      for (let k = j + 1; k < N; k++) {
+        const w = next();
+        sumJ += w;
+        causes[k]! += w;
+      }
+      causes[j]! += sumJ;
+      sumI += sumJ;
+    }
+    causes[i]! += sumI;
+    total += sumI;
+  }
+  return { causes, total };
+}
+
+/** Scales weights to sum to one, in place. */
+export function normalise(weights: Float64Array): void {
+  let sum = 0;
+  for (let s = 0; s < weights.length; s++) sum += weights[s]!;
+  const scale = 1 / sum;
+  for (let s = 0; s < weights.length; s++) weights[s]! *= scale;
+}

@@ -1,0 +1,53 @@
+import type { CauseId, CheckId, ComplaintId, History, Outcome, PartId, Sureness } from '../diagnosis';
+import type { Reading } from '../reading';
+
+export const STAGES = ['hook', 'bench', 'parts', 'answer', 'proof', 'closed'] as const;
+/** Where a job is: on its hook, on the bench, waiting for parts or for an answer, being proved, closed. */
+export type Stage = (typeof STAGES)[number];
+
+export const BEHIND_ANSWERS = ['put-right', 'ruled-out', 'waived'] as const;
+export type BehindAnswer = (typeof BEHIND_ANSWERS)[number];
+
+/** What each kind of entry carries. */
+export interface Bodies {
+  complaint: { complaint: ComplaintId; words?: string };
+  history: { answers: History };
+  finding: { check: CheckId; result?: string; reading?: Reading; sureness: Sureness; note?: string };
+  'took-off': { part: PartId } | { thing: string };
+  'put-back': { part: PartId } | { thing: string };
+  repair: { cause: CauseId; outcome: Outcome; note?: string };
+  verdict: { settles: CauseId; words?: string } | { behind: CauseId; answer: BehindAnswer; words?: string };
+  note: { text: string };
+  stage: { stage: Stage; waitingFor?: string; reason?: string };
+  strike: { reason: string };
+}
+export type EntryKind = keyof Bodies;
+export const ENTRY_KINDS = [
+  'complaint',
+  'history',
+  'finding',
+  'took-off',
+  'put-back',
+  'repair',
+  'verdict',
+  'note',
+  'stage',
+  'strike',
+] as const satisfies readonly EntryKind[];
+
+interface Common {
+  /** Made by the client, so sending twice is harmless. */
+  id: string;
+  /** Order on the job, given by the server; null until it has been sent. */
+  seq: number | null;
+  /** When it was noted at the bench, ISO 8601. */
+  notedAt: string;
+  /** Who noted it. */
+  by?: string;
+  /** The entry a strike takes out. */
+  strikes?: string;
+}
+
+/** One line of the bench log. Never edited, never erased. */
+export type Entry = { [K in EntryKind]: Common & { kind: K; body: Bodies[K] } }[EntryKind];
+export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;

@@ -1,0 +1,76 @@
+import type { CauseId, CheckId, ComplaintId, Evidence, History, MachineFacts, Outcome, PartId, Sureness } from '../diagnosis';
+import type { Judged, Reading } from '../reading';
+import type { BehindAnswer, Entry, Stage } from './entry';
+
+/** One line of the trail: an entry and whether it still counts. */
+export interface TrailLine {
+  entry: Entry;
+  state: 'live' | 'struck' | 'superseded';
+  /** Why it no longer counts, in words. */
+  reason?: string;
+  /** For a measured finding: what the reading was judged to be. */
+  judged?: Judged;
+}
+
+export interface Finding {
+  entryId: string;
+  check: CheckId;
+  /** Null when the reading was refused. */
+  result: string | null;
+  sureness: Sureness;
+  reading?: Reading;
+  judged?: Judged;
+  notedAt: string;
+}
+
+export interface Repair {
+  entryId: string;
+  cause: CauseId;
+  outcome: Outcome;
+  notedAt: string;
+}
+
+export interface OffItem {
+  entryId: string;
+  /** A part from the access list, or any loose thing by name. */
+  part?: PartId;
+  name: string;
+}
+
+export interface ProofStep {
+  id: 'restart' | 'idle' | 'full' | 'throttle';
+  label: string;
+  check: CheckId;
+  wants: string;
+  /** The finding that proves it, made after the last repair. */
+  done: boolean;
+}
+
+/** What stands between the job and its closing. */
+export interface OpenEnd {
+  id: 'settle' | 'repair' | 'behind' | 'tray' | 'proof' | 'safety';
+  says: string;
+}
+
+/** Everything the log says about a job, worked out. */
+export interface Picture {
+  machine: MachineFacts;
+  complaints: readonly { entryId: string; complaint: ComplaintId }[];
+  complaintWords: readonly string[];
+  history: History;
+  findings: readonly Finding[];
+  repairs: readonly Repair[];
+  off: readonly OffItem[];
+  settled: readonly { entryId: string; cause: CauseId }[];
+  behindAnswers: ReadonlyMap<CauseId, BehindAnswer>;
+  stage: Stage;
+  waitingFor: string | null;
+  stageSince: string | null;
+  notes: readonly { entryId: string; text: string; notedAt: string }[];
+  safetyFaults: readonly string[];
+  proof: readonly ProofStep[];
+  openEnds: readonly OpenEnd[];
+  /** Live evidence in order, for the diagnosis. */
+  evidence: readonly Evidence[];
+  trail: readonly TrailLine[];
+}

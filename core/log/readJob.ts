@@ -1,0 +1,171 @@
+import { causeOf, checkOf, partOf, resultOf, type Evidence, type History, type MachineFacts, type PartId } from '../diagnosis';
+import { judgeReading } from '../reading';
+import type { Entry, EntryOf } from './entry';
+import { inOrder, strikesOf } from './order';
+import type { Finding, OffItem, OpenEnd, Picture, ProofStep, Repair, TrailLine } from './picture';
+
+type Live = readonly Entry[];
+const ofKind = <K extends Entry['kind']>(entries: Live, kind: K): EntryOf<K>[] =>
+  entries.filter((e): e is EntryOf<K> => e.kind === kind);
+
+/** A finding with its reading judged; result null when the reading was refused. */
+function readFinding(entry: EntryOf<'finding'>, machine: MachineFacts): Finding {
+  const { check, result, reading, sureness } = entry.body;
+  const common = { entryId: entry.id, check, notedAt: entry.notedAt, ...(reading && { reading }) };
+  if (!reading) return { ...common, result: result ?? null, sureness };
+  const judged = judgeReading(check, reading, machine);
+  if ('refused' in judged) return { ...common, result: result ?? null, sureness, judged };
+  // A technician's doubt stands; a reading close to an edge lowers an unqualified "sure".
+  return { ...common, result: result ?? judged.result, sureness: sureness === 'sure' ? judged.sureness : sureness, judged };
+}
+
+function readTray(live: Live): OffItem[] {
+  const off: OffItem[] = [];
+  for (const entry of live) {
+    if (entry.kind !== 'took-off' && entry.kind !== 'put-back') continue;
+    const { body } = entry;
+    const part = 'part' in body ? body.part : undefined;
+    const name = 'part' in body ? partOf(body.part).name : body.thing;
+    const same = (item: OffItem): boolean => (part ? item.part === part : !item.part && item.name.toLowerCase() === name.toLowerCase());
+    const at = off.findIndex(same);
+    if (at >= 0) off.splice(at, 1);
+    if (entry.kind === 'took-off') off.push({ entryId: entry.id, name, ...(part && { part }) });
+  }
+  return off;
+}
+
+const PROOF: readonly Omit<ProofStep, 'done'>[] = [
+  { id: 'restart', label: 'Starts and runs well', check: 'start-trial', wants: 'runs-well' },
+  { id: 'idle', label: 'Idle holds in band', check: 'idle-speed', wants: 'in-band' },
+  { id: 'full', label: 'Full speed in band', check: 'full-speed', wants: 'in-band' },
+  { id: 'throttle', label: 'Throttle follows and returns', check: 'throttle-action', wants: 'follows' },
+];
+
+function readProof(live: Live, findings: readonly Finding[]): ProofStep[] {
+  const lastRepair = live.findLastIndex((e) => e.kind === 'repair');
+  const after = new Set(live.slice(lastRepair + 1).map((e) => e.id));
+  return PROOF.map((step) => ({
+    ...step,
+    done: lastRepair >= 0 && findings.some((f) => f.check === step.check && f.result === step.wants && after.has(f.entryId)),
+  }));
+}
+
+function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
+  const ends: OpenEnd[] = [];
+  const settled = p.settled.map((s) => s.cause);
+  if (settled.length === 0) ends.push({ id: 'settle', says: 'No cause is settled yet.' });
+  for (const cause of settled) {
+    if (!p.repairs.some((r) => r.cause === cause)) ends.push({ id: 'repair', says: `No repair recorded for: ${causeOf(cause).name}.` });
+    const { behind = [] } = causeOf(cause);
+    const open = behind.filter((b) => !p.behindAnswers.has(b) && !settled.includes(b));
+    if (open.length > 0) {
+      ends.push({ id: 'behind', says: `${causeOf(cause).name} is a result. Still to answer: ${open.map((b) => causeOf(b).name).join(', ')}.` });
+    }
+  }
+  const off = p.off.filter((item) => item.part !== 'tank-drained');
+  if (off.length > 0) ends.push({ id: 'tray', says: `Still off: ${off.map((o) => o.name).join(', ')}.` });
+  const unproved = p.proof.filter((s) => !s.done);
+  if (unproved.length > 0) ends.push({ id: 'proof', says: `Not proved since the last repair: ${unproved.map((s) => s.label.toLowerCase()).join(', ')}.` });
+  for (const fault of p.safetyFaults) ends.push({ id: 'safety', says: `Safety fault stands: ${fault}.` });
+  return ends;
+}
+
+/**
+ * Folds a job's entries into the picture every screen uses. Strikes and supersession are decided here and nowhere
+ * else: a struck entry counts as if it had never been; a repeated check takes the place of the earlier one.
+ */
+export function readJob(entries: readonly Entry[], machine: MachineFacts): Picture {
+  const ordered = inOrder(entries);
+  const struck = strikesOf(ordered);
+  const unstruck = ordered.filter((e) => !struck.has(e.id) && e.kind !== 'strike');
+  const read = new Map(ofKind(unstruck, 'finding').map((e) => [e.id, readFinding(e, machine)]));
+
+  const latest = new Map<string, string>();
+  for (const finding of read.values()) latest.set(finding.check, finding.entryId);
+  const superseded = new Map<string, Entry>();
+  for (const e of unstruck) {
+    if (e.kind !== 'finding') continue;
+    const by = latest.get(e.body.check);
+    if (by !== e.id) superseded.set(e.id, e);
+  }
+  const live = unstruck.filter((e) => !superseded.has(e.id));
+  const findings = live.flatMap((e) => read.get(e.id) ?? []);
+
+  const complaints = ofKind(live, 'complaint')
+    .map((e) => ({ entryId: e.id, complaint: e.body.complaint }))
+    .filter((c, i, all) => all.findIndex((o) => o.complaint === c.complaint) === i);
+  const repairs: Repair[] = ofKind(live, 'repair').map((e) => ({
+    entryId: e.id,
+    cause: e.body.cause,
+    outcome: e.body.outcome,
+    notedAt: e.notedAt,
+  }));
+  const stage = ofKind(live, 'stage').at(-1);
+  const verdicts = ofKind(live, 'verdict');
+  const settled = verdicts
+    .flatMap((e) => ('settles' in e.body ? [{ entryId: e.id, cause: e.body.settles }] : []))
+    .filter((s, i, all) => all.findIndex((o) => o.cause === s.cause) === i);
+
+  const picture: Omit<Picture, 'openEnds'> = {
+    machine,
+    complaints,
+    complaintWords: ofKind(live, 'complaint').flatMap((e) => e.body.words ?? []),
+    history: Object.assign({}, ...ofKind(live, 'history').map((e) => e.body.answers)) as History,
+    findings,
+    repairs,
+    off: readTray(live),
+    settled,
+    behindAnswers: new Map(verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : []))),
+    stage: stage?.body.stage ?? 'hook',
+    waitingFor: stage?.body.waitingFor ?? null,
+    stageSince: stage?.notedAt ?? ordered[0]?.notedAt ?? null,
+    notes: ofKind(live, 'note').map((e) => ({ entryId: e.id, text: e.body.text, notedAt: e.notedAt })),
+    safetyFaults: safetyFaults(live, findings),
+    proof: readProof(live, findings),
+    evidence: readEvidence(live, findings, complaints),
+    trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
+  };
+  return { ...picture, openEnds: readOpenEnds(picture) };
+}
+
+function safetyFaults(live: Live, findings: readonly Finding[]): string[] {
+  const walk = findings.find((f) => f.check === 'safety-walkround' && f.result === 'fault');
+  if (!walk) return [];
+  const entry = live.find((e) => e.id === walk.entryId);
+  return [(entry?.kind === 'finding' && entry.body.note) || 'not named'];
+}
+
+function readEvidence(live: Live, findings: readonly Finding[], complaints: Picture['complaints']): Evidence[] {
+  const byId = new Map(findings.map((f) => [f.entryId, f]));
+  const counted = new Set(complaints.map((c) => c.entryId));
+  return live.flatMap((e): Evidence[] => {
+    if (e.kind === 'complaint' && counted.has(e.id)) return [{ ref: e.id, kind: 'complaint', complaint: e.body.complaint }];
+    if (e.kind === 'repair') return [{ ref: e.id, kind: 'repair', cause: e.body.cause, outcome: e.body.outcome }];
+    const f = byId.get(e.id);
+    if (!f || f.result === null) return [];
+    return [{ ref: e.id, kind: 'finding', check: f.check, result: f.result, sureness: f.sureness }];
+  });
+}
+
+function trailLine(
+  entry: Entry,
+  struck: ReadonlyMap<string, Entry>,
+  superseded: ReadonlyMap<string, Entry>,
+  read: ReadonlyMap<string, Finding>,
+): TrailLine {
+  const judged = read.get(entry.id)?.judged;
+  const by = struck.get(entry.id);
+  if (by) return { entry, state: 'struck', reason: by.kind === 'strike' ? by.body.reason : '', ...(judged && { judged }) };
+  if (superseded.has(entry.id)) return { entry, state: 'superseded', reason: 'repeated later', ...(judged && { judged }) };
+  return { entry, state: 'live', ...(judged && { judged }) };
+}
+
+/** The parts of the access list that are off. */
+export const partsOff = (picture: Picture): PartId[] => picture.off.flatMap((item) => item.part ?? []);
+
+/** A finding in words: "spark: weak". */
+export function findingWords(finding: Finding): string {
+  const check = checkOf(finding.check);
+  const result = finding.result === null ? 'cannot be judged' : resultOf(finding.check, finding.result)?.label;
+  return `${check.name}: ${result ?? finding.result}`;
+}

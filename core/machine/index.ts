@@ -1,0 +1,1 @@
+export { classOf, type Band, type ClassFigures } from './classes';

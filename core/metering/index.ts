@@ -1,0 +1,1 @@
+export { judgeLever } from './judge';

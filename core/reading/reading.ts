@@ -1,0 +1,56 @@
+import { judgeLegs, judgePlugGap } from '../airgap';
+import { judgeCompression } from '../compression';
+import type { CheckId, MachineFacts } from '../diagnosis';
+import { judgeLever } from '../metering';
+import { judgeSpeed, judgeTurns } from '../tuning';
+import type { Judged } from './judged';
+
+/** Raw readings a check can be judged from, as they stand in the log and in case files. */
+export interface Reading {
+  /** Compression gauge after each pull, psi. */
+  psi?: readonly number[];
+  decompressor?: 'open' | 'closed' | 'none';
+  altitudeM?: number;
+  /** Gaps and heights, mm. Coil gap: top leg, bottom leg. */
+  mm?: readonly number[];
+  /** Speeds, rpm. */
+  rpm?: readonly number[];
+  /** Mixture screws, turns out from the seat. */
+  turns?: { L?: number; H?: number };
+}
+
+/** The reading field each measured check is judged from. */
+export const READING_FIELD: Partial<Record<CheckId, 'psi' | 'mm' | 'rpm' | 'turns'>> = {
+  'compression-gauge': 'psi',
+  'plug-gap': 'mm',
+  'coil-gap': 'mm',
+  'metering-lever': 'mm',
+  'screw-turns': 'turns',
+  'idle-speed': 'rpm',
+  'full-speed': 'rpm',
+};
+
+const missing = (field: string): Judged => ({ refused: `The reading has no ${field}.` });
+
+/** Judges a check's raw reading. Refused, with the reason, when it cannot be judged. */
+export function judgeReading(check: CheckId, reading: Reading, machine: MachineFacts): Judged {
+  const { psi = [], mm = [], rpm = [], turns = {} } = reading;
+  switch (check) {
+    case 'compression-gauge':
+      return psi.length ? judgeCompression({ ...reading, psi }, machine) : missing('psi');
+    case 'plug-gap':
+      return mm[0] === undefined ? missing('mm') : judgePlugGap(mm[0]);
+    case 'coil-gap':
+      return mm.length ? judgeLegs(mm) : missing('mm');
+    case 'metering-lever':
+      return mm[0] === undefined ? missing('mm') : judgeLever(mm[0]);
+    case 'screw-turns':
+      return judgeTurns(turns);
+    case 'idle-speed':
+      return judgeSpeed('idle', rpm, machine);
+    case 'full-speed':
+      return judgeSpeed('full', rpm, machine);
+    default:
+      return { refused: `${check} is not judged from a reading.` };
+  }
+}

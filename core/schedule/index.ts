@@ -1,0 +1,1 @@
+export { pressing, type Pressed } from './pressing';

@@ -1,0 +1,1 @@
+export { readShorthand, type Understood } from './parse';

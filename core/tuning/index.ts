@@ -1,0 +1,1 @@
+export { judgeSpeed, judgeTurns, speedBand } from './judge';

@@ -1,0 +1,64 @@
+import type { RackTag } from '@rusty-wren/contract';
+import { diagnose } from '@rusty-wren/core/diagnosis';
+import { caseOf, readJob, type Entry } from '@rusty-wren/core/log';
+import { pressing } from '@rusty-wren/core/schedule';
+import type { Db } from '../db/pool';
+import { ENTRY_COLUMNS, entryOf, factsOf, JOB_COLUMNS, jobOf, type EntryRow, type JobRow } from './rows';
+
+/** Working a job out again gives the same answer, so the last answer is kept until its log grows. */
+const workedOut = new Map<string, { seq: number; tag: Omit<RackTag, 'job'> }>();
+
+/** A job's tag from its log, or as last worked out when the log has not grown. */
+function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit<RackTag, 'job'> {
+  const known = workedOut.get(job.id);
+  if (known && !grown) return known.tag;
+  const entries = grown ?? [];
+  const picture = readJob(entries, factsOf(job.machine));
+  const { suspects, next } = picture.stage === 'closed' ? { suspects: [], next: [] } : diagnose(caseOf(picture));
+  const lead = suspects[0];
+  const best = next[0];
+  const tag = {
+    stage: picture.stage,
+    waitingFor: picture.waitingFor,
+    stageSince: picture.stageSince,
+    complaints: picture.complaints.map((c) => c.complaint),
+    settled: picture.settled.map((s) => s.cause),
+    lead: lead ? { cause: lead.cause, probability: lead.probability } : null,
+    next: best ? { check: best.check, minutes: best.minutes } : null,
+    off: picture.off.length,
+    entryCount: entries.length,
+  };
+  workedOut.set(job.id, { seq: entries.at(-1)?.seq ?? 0, tag });
+  return tag;
+}
+
+/** The logs of the jobs that have grown since they were last worked out, by job id. */
+async function grownLogs(db: Db, jobs: readonly (JobRow & { seq: number })[]): Promise<Map<string, Entry[]>> {
+  const grown = jobs.filter((job) => workedOut.get(job.id)?.seq !== job.seq).map((job) => job.id);
+  const logs = new Map<string, Entry[]>(grown.map((id) => [id, []]));
+  if (grown.length === 0) return logs;
+  const { rows } = await db.query<EntryRow>(
+    `SELECT ${ENTRY_COLUMNS} FROM bench_entry WHERE job_id = ANY($1) ORDER BY job_id, seq`,
+    [grown],
+  );
+  for (const row of rows) logs.get(row.job_id)?.push(entryOf(row));
+  return logs;
+}
+
+/** Every job's tag: the open ones most pressing first, or the closed ones latest first. */
+export async function readRack(db: Db, which: 'open' | 'closed', now: string): Promise<RackTag[]> {
+  const jobs = await db.query<JobRow & { seq: number }>(
+    `SELECT coalesce((SELECT max(e.seq) FROM bench_entry e WHERE e.job_id = j.id), 0) AS seq, ${JOB_COLUMNS} ORDER BY j.tag`,
+  );
+  const logs = await grownLogs(db, jobs.rows);
+  const tags = jobs.rows.map((row) => {
+    const job = jobOf(row);
+    return { job, ...workOut(job, logs.get(job.id)) };
+  });
+  if (which === 'closed') {
+    return tags.filter((t) => t.stage === 'closed').sort((x, y) => (y.stageSince ?? '').localeCompare(x.stageSince ?? ''));
+  }
+  const score = (t: RackTag): number =>
+    pressing({ stage: t.stage, promisedFor: t.job.promisedFor, stageSince: t.stageSince }, now).score;
+  return tags.filter((t) => t.stage !== 'closed').sort((x, y) => score(y) - score(x) || x.job.tag - y.job.tag);
+}

@@ -1,0 +1,36 @@
+import { checkInSchema, entriesSchema, type CheckIn, type JobWithLog, type NewEntry } from '@rusty-wren/contract';
+import { Hono } from 'hono';
+import { inTransaction, type Db, type Pool } from '../db/pool';
+import { checkedBody, pathId, refuse } from '../http/problem';
+import { checkIn } from './checkIn';
+import { appendEntries, readLog } from './log';
+import { readRack } from './rack';
+import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
+
+async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
+  const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
+  const row = rows[0];
+  if (!row) throw refuse(404, 'No such job.');
+  return { job: jobOf(row), entries: await readLog(db, id) };
+}
+
+/** The rack, check-in, one job, and adding to its log. */
+export function jobRoutes(pool: Pool): Hono {
+  return new Hono()
+    .get('/', async (c) => {
+      const which = c.req.query('show') ?? 'open';
+      if (which !== 'open' && which !== 'closed') throw refuse(400, 'show must be open or closed.');
+      return c.json(await readRack(pool, which, new Date().toISOString()));
+    })
+    .post('/', async (c) => {
+      const wanted = await checkedBody<CheckIn>(c, checkInSchema);
+      await inTransaction(pool, (client) => checkIn(client, wanted));
+      return c.json(await readJobWithLog(pool, wanted.jobId), 201);
+    })
+    .get('/:id', async (c) => c.json(await readJobWithLog(pool, pathId(c, 'id'))))
+    .post('/:id/entries', async (c) => {
+      const id = pathId(c, 'id');
+      const { entries } = await checkedBody<{ entries: NewEntry[] }>(c, entriesSchema);
+      return c.json({ entries: await inTransaction(pool, (client) => appendEntries(client, id, entries)) }, 201);
+    });
+}

@@ -1,0 +1,61 @@
+import type { JobChanged } from '@rusty-wren/contract';
+import pg from 'pg';
+
+type Listener = (change: JobChanged) => void;
+
+const RETRY_MS = 1000;
+
+/**
+ * Hears every job's changes from PostgreSQL and passes them on. Any number of app processes hear the same. When the
+ * connection drops it listens again; `onGap` is told, because changes may have been missed.
+ */
+export class Changes {
+  private readonly listeners = new Set<Listener>();
+  private readonly gapListeners = new Set<() => void>();
+  private client: pg.Client | null = null;
+  private stopped = false;
+
+  constructor(private readonly url: string) {}
+
+  async start(): Promise<void> {
+    const client = new pg.Client({ connectionString: this.url });
+    client.on('error', () => this.lost(client));
+    client.on('end', () => this.lost(client));
+    client.on('notification', ({ payload }) => {
+      if (!payload) return;
+      const change = JSON.parse(payload) as JobChanged;
+      for (const listener of this.listeners) listener(change);
+    });
+    await client.connect();
+    await client.query('LISTEN job_changed');
+    this.client = client;
+  }
+
+  private lost(client: pg.Client): void {
+    if (this.stopped || this.client !== client) return;
+    this.client = null;
+    const again = (): void => {
+      if (this.stopped) return;
+      this.start().then(
+        () => this.gapListeners.forEach((tell) => tell()),
+        () => setTimeout(again, RETRY_MS),
+      );
+    };
+    setTimeout(again, RETRY_MS);
+  }
+
+  /** Calls back on every change, and on every gap in the hearing, until the returned function is called. */
+  subscribe(onChange: Listener, onGap: () => void): () => void {
+    this.listeners.add(onChange);
+    this.gapListeners.add(onGap);
+    return () => {
+      this.listeners.delete(onChange);
+      this.gapListeners.delete(onGap);
+    };
+  }
+
+  async stop(): Promise<void> {
+    this.stopped = true;
+    await this.client?.end();
+  }
+}
