@@ -1,4 +1,10 @@
-import { MACHINE_KINDS, type CauseId, type CheckId, type ComplaintId, type MachineKind } from '@rusty-wren/core/diagnosis';
+import {
+  MACHINE_KINDS,
+  type CauseId,
+  type CheckId,
+  type ComplaintId,
+  type MachineKind,
+} from '@rusty-wren/core/diagnosis';
 import type { Entry, Stage } from '@rusty-wren/core/log';
 import Joi from 'joi';
 import { entrySchema, uuid, type NewEntry } from './entries';
@@ -63,7 +69,9 @@ export interface RackTag {
 export interface CheckIn {
   jobId: string;
   customer: { id: string } | { name: string; circle?: string; phone?: string };
-  machine: { id: string } | { kind: MachineKind; maker: string; model: string; serial?: string; displacementCc?: number };
+  machine:
+    | { id: string }
+    | { kind: MachineKind; maker: string; model: string; serial?: string; displacementCc?: number };
   promisedFor?: string;
   entries: NewEntry[];
 }

@@ -3,11 +3,17 @@ import Joi from 'joi';
 
 /** Words every schema speaks in. */
 const reading = (max: number): Joi.AlternativesSchema =>
-  Joi.alternatives(Joi.number().min(-5).max(max), Joi.array().items(Joi.number().min(-5).max(max)).min(1).max(60));
+  Joi.alternatives(
+    Joi.number().min(-5).max(max),
+    Joi.array().items(Joi.number().min(-5).max(max)).min(1).max(60),
+  );
 
 /** The raw readings a finding may carry instead of a picked result. */
 export const readingKeys = {
-  psi: Joi.alternatives(Joi.number().min(0).max(400), Joi.array().items(Joi.number().min(0).max(400)).min(1).max(30)),
+  psi: Joi.alternatives(
+    Joi.number().min(0).max(400),
+    Joi.array().items(Joi.number().min(0).max(400)).min(1).max(30),
+  ),
   decompressor: Joi.string().valid('open', 'closed', 'none'),
   altitudeM: Joi.number().min(-450).max(6000),
   mm: reading(50),

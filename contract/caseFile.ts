@@ -28,10 +28,14 @@ export const CASE_FORMAT = 'rusty-wren-case/1';
 
 type LogLine =
   | { complaint: ComplaintId }
-  | ({ check: CheckId; result?: string; sureness?: Sureness; psi?: number | number[]; mm?: number | number[]; rpm?: number | number[] } & Pick<
-      Reading,
-      'decompressor' | 'altitudeM' | 'turns'
-    >)
+  | ({
+      check: CheckId;
+      result?: string;
+      sureness?: Sureness;
+      psi?: number | number[];
+      mm?: number | number[];
+      rpm?: number | number[];
+    } & Pick<Reading, 'decompressor' | 'altitudeM' | 'turns'>)
   | { repair: CauseId; outcome: Outcome }
   | { tookOff: PartId }
   | { putBack: PartId };
@@ -61,15 +65,21 @@ const findingLine = Joi.object({
   .custom((line: { check: CheckId; result?: string }, helpers) => {
     const known = checkOf(line.check).results.map((r) => r.id);
     if (line.result !== undefined && !known.includes(line.result)) {
-      return helpers.message({ custom: `{{#label}}: "${line.result}" is not a result of ${line.check} (${known.join(', ')})` });
+      return helpers.message({
+        custom: `{{#label}}: "${line.result}" is not a result of ${line.check} (${known.join(', ')})`,
+      });
     }
     return line;
   });
 
 const logLine = Joi.object()
-  .when(Joi.object({ complaint: Joi.exist() }).unknown(), { then: Joi.object({ complaint: id(COMPLAINT_IDS) }) })
+  .when(Joi.object({ complaint: Joi.exist() }).unknown(), {
+    then: Joi.object({ complaint: id(COMPLAINT_IDS) }),
+  })
   .when(Joi.object({ check: Joi.exist() }).unknown(), { then: findingLine })
-  .when(Joi.object({ repair: Joi.exist() }).unknown(), { then: Joi.object({ repair: id(CAUSE_IDS), outcome: id(OUTCOMES) }) })
+  .when(Joi.object({ repair: Joi.exist() }).unknown(), {
+    then: Joi.object({ repair: id(CAUSE_IDS), outcome: id(OUTCOMES) }),
+  })
   .when(Joi.object({ tookOff: Joi.exist() }).unknown(), { then: Joi.object({ tookOff: id(PART_IDS) }) })
   .when(Joi.object({ putBack: Joi.exist() }).unknown(), { then: Joi.object({ putBack: id(PART_IDS) }) })
   .custom((line: object, helpers) => {
@@ -113,8 +123,10 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
   const refused: CheckId[] = [];
   file.log.forEach((line, i) => {
     const ref = `log[${i}]`;
-    if ('complaint' in line) evidence.set(`complaint ${line.complaint}`, { ref, kind: 'complaint', complaint: line.complaint });
-    else if ('repair' in line) evidence.set(ref, { ref, kind: 'repair', cause: line.repair, outcome: line.outcome });
+    if ('complaint' in line)
+      evidence.set(`complaint ${line.complaint}`, { ref, kind: 'complaint', complaint: line.complaint });
+    else if ('repair' in line)
+      evidence.set(ref, { ref, kind: 'repair', cause: line.repair, outcome: line.outcome });
     else if ('tookOff' in line) off.add(line.tookOff);
     else if ('putBack' in line) off.delete(line.putBack);
     else {
@@ -137,7 +149,15 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
       evidence.set(key, { ref, kind: 'finding', check: line.check, result, sureness });
     }
   });
-  return { case: { machine: file.machine, history: file.history ?? {}, evidence: [...evidence.values()], off: [...off] }, refused };
+  return {
+    case: {
+      machine: file.machine,
+      history: file.history ?? {},
+      evidence: [...evidence.values()],
+      off: [...off],
+    },
+    refused,
+  };
 }
 
 const round = (x: number): number => Math.round(x * 1e4) / 1e4;
@@ -152,7 +172,9 @@ export function caseReport(c: Case, d: Diagnosis, refused: readonly CheckId[]): 
   return {
     suspects: d.suspects.map((s) => ({ cause: s.cause, probability: round(s.probability) })),
     next: d.next.map((n) => ({ check: n.check, minutes: n.minutes, value: round(n.value) })),
-    unexplained: d.unexplained.flatMap((e) => (e.kind === 'finding' ? [{ check: e.check, result: e.result }] : [])),
+    unexplained: d.unexplained.flatMap((e) =>
+      e.kind === 'finding' ? [{ check: e.check, result: e.result }] : [],
+    ),
     repeat: [...refused, ...d.repeat.flatMap((m) => check(m.ref))].map((c) => ({ check: c })),
     behind: d.behind.map((b) => b.cause),
   };

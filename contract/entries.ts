@@ -44,11 +44,15 @@ const finding = Joi.object({
   .custom((body: { check: CheckId; result?: string; reading?: object }, helpers) => {
     const known = checkOf(body.check).results.map((r) => r.id);
     if (body.result !== undefined && !known.includes(body.result)) {
-      return helpers.message({ custom: `{{#label}}: "${body.result}" is not a result of ${body.check} (${known.join(', ')})` });
+      return helpers.message({
+        custom: `{{#label}}: "${body.result}" is not a result of ${body.check} (${known.join(', ')})`,
+      });
     }
     const field = READING_FIELD[body.check];
     if (body.reading && (field === undefined || !(field in body.reading))) {
-      return helpers.message({ custom: `{{#label}}: ${body.check} ${field ? `is read in ${field}` : 'takes no reading'}` });
+      return helpers.message({
+        custom: `{{#label}}: ${body.check} ${field ? `is read in ${field}` : 'takes no reading'}`,
+      });
     }
     return body;
   });
@@ -61,11 +65,19 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   finding,
   'took-off': tray,
   'put-back': tray,
-  repair: Joi.object({ cause: oneOf(CAUSE_IDS).required(), outcome: oneOf(OUTCOMES).required(), note: text(1000) }),
+  repair: Joi.object({
+    cause: oneOf(CAUSE_IDS).required(),
+    outcome: oneOf(OUTCOMES).required(),
+    note: text(1000),
+  }),
   verdict: Joi.object({
     settles: oneOf(CAUSE_IDS),
     behind: oneOf(CAUSE_IDS),
-    answer: oneOf(BEHIND_ANSWERS).when('behind', { is: Joi.exist(), then: Joi.required(), otherwise: Joi.forbidden() }),
+    answer: oneOf(BEHIND_ANSWERS).when('behind', {
+      is: Joi.exist(),
+      then: Joi.required(),
+      otherwise: Joi.forbidden(),
+    }),
     words: text(1000),
   }).xor('settles', 'behind'),
   note: Joi.object({ text: text(2000).required() }),
@@ -90,4 +102,6 @@ export const entrySchema = Joi.object({
 });
 
 /** A batch of entries for one job. */
-export const entriesSchema = Joi.object({ entries: Joi.array().items(entrySchema).min(1).max(200).required() }).required();
+export const entriesSchema = Joi.object({
+  entries: Joi.array().items(entrySchema).min(1).max(200).required(),
+}).required();

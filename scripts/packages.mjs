@@ -15,7 +15,9 @@ export function giveUp(/** @type {string} */ message) {
 
 /** Installs the packages when the lockfile has changed since they were last installed. */
 export function installPackages() {
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   const stamp = join(ROOT, 'node_modules', '.rusty-wren-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing packages…');
@@ -39,7 +41,10 @@ export function installDebian(names, what) {
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   try {
     execFileSync('apt-get', ['update', '-qq'], { stdio: ['ignore', 'ignore', 'inherit'], env });
-    execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...names], { stdio: ['ignore', 'ignore', 'inherit'], env });
+    execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...names], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env,
+    });
   } catch {
     giveUp(`${what} could not be installed. Run: ${command}`);
   }

@@ -6,23 +6,30 @@ import { startPostgres } from './postgres.mjs';
 
 const fresh = process.argv.includes('--fresh-demo');
 const port = Number(process.env.PORT || 4680);
-if (!Number.isInteger(port) || port < 1 || port > 65535) giveUp(`PORT must be a whole number from 1 to 65535, not "${process.env.PORT}".`);
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  giveUp(`PORT must be a whole number from 1 to 65535, not "${process.env.PORT}".`);
 
 /** Ends early when the port is taken: nothing has been touched yet. */
 await new Promise((resolve) => {
   const probe = createServer();
-  probe.on('error', () => giveUp(`Port ${port} is in use. Stop what uses it, or choose another: PORT=4681 npm start`));
+  probe.on('error', () =>
+    giveUp(`Port ${port} is in use. Stop what uses it, or choose another: PORT=4681 npm start`),
+  );
   probe.listen(port, '127.0.0.1', () => probe.close(resolve));
 });
 
 installPackages();
 const given = process.env.DATABASE_URL;
-if (given && fresh) giveUp('--fresh-demo resets only the private database; with DATABASE_URL set, empty that one yourself.');
+if (given && fresh)
+  giveUp('--fresh-demo resets only the private database; with DATABASE_URL set, empty that one yourself.');
 const database = given ? { url: given, stop: () => {} } : await startPostgres('demo-db', { fresh });
 if (!database) process.exit(1);
 
 console.log('Building…');
-const built = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'web'), stdio: 'inherit' });
+const built = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], {
+  cwd: join(ROOT, 'web'),
+  stdio: 'inherit',
+});
 if (built.status !== 0) {
   database.stop();
   giveUp('The interface could not be built.');
@@ -56,7 +63,10 @@ process.on('SIGHUP', () => stop(0));
 
 const address = `http://localhost:${port}`;
 for (;;) {
-  const answered = await fetch(`http://127.0.0.1:${port}/api/health`).then((r) => r.ok, () => false);
+  const answered = await fetch(`http://127.0.0.1:${port}/api/health`).then(
+    (r) => r.ok,
+    () => false,
+  );
   if (answered) break;
   await new Promise((resolve) => setTimeout(resolve, 150));
 }

@@ -33,7 +33,10 @@ export function createApp({ pool, changes, webRoot }: AppParts): Hono {
       },
     }),
   );
-  app.use('/api/*', bodyLimit({ maxSize: BODY_LIMIT, onError: () => Promise.reject(refuse(400, 'The body is too large.')) }));
+  app.use(
+    '/api/*',
+    bodyLimit({ maxSize: BODY_LIMIT, onError: () => Promise.reject(refuse(400, 'The body is too large.')) }),
+  );
   // A page elsewhere can post a form without asking first, but not JSON: only JSON changes anything here.
   app.use('/api/*', async (c, next) => {
     if (c.req.method === 'POST' && !c.req.header('content-type')?.startsWith('application/json')) {

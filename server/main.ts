@@ -4,6 +4,7 @@ import { createApp } from './app';
 import { migrate } from './db/migrate';
 import { connect } from './db/pool';
 import { loadDemo } from './demo/load';
+import { readRack } from './jobs/rack';
 import { Changes } from './stream/changes';
 
 const url = process.env['DATABASE_URL'];
@@ -17,12 +18,17 @@ const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url));
 const pool = connect(url);
 await migrate(pool);
 if (process.env['DEMO'] !== 'off') await loadDemo(pool, new Date());
+// Working every open job out once now makes the first look at the rack quick.
+await readRack(pool, 'open', new Date().toISOString());
 const changes = new Changes(url);
 await changes.start();
 
-const server = serve({ fetch: createApp({ pool, changes, webRoot }).fetch, port, hostname: '127.0.0.1' }, (address) => {
-  console.log(`listening on ${address.port}`);
-});
+const server = serve(
+  { fetch: createApp({ pool, changes, webRoot }).fetch, port, hostname: '127.0.0.1' },
+  (address) => {
+    console.log(`listening on ${address.port}`);
+  },
+);
 server.on('error', (error) => {
   console.error(`cannot listen on port ${port}: ${error.message}`);
   process.exit(1);

@@ -19,7 +19,9 @@ const both = (mm: number): string => `${mm.toFixed(2)} mm (${(mmToThou(mm) / 100
 export function judgeLegs(legs: readonly number[]): Judged {
   const [low, high] = COIL_GAP_MM;
   const side = legs.map((mm) => (mm < low - FEELER_MM / 2 ? -1 : mm > high + FEELER_MM / 2 ? 1 : 0));
-  const worst = legs.reduce((w, mm) => (Math.abs(mm - (low + high) / 2) > Math.abs(w - (low + high) / 2) ? mm : w));
+  const worst = legs.reduce((w, mm) =>
+    Math.abs(mm - (low + high) / 2) > Math.abs(w - (low + high) / 2) ? mm : w,
+  );
   const same = side.every((s) => s === side[0]);
   const result = !same ? 'uneven' : side[0] === 0 ? 'in-band' : side[0] === 1 ? 'wide' : 'tight';
   const nearEdge = [low, high].some((edge) => Math.abs(worst - edge) < FEELER_MM);
@@ -37,5 +39,12 @@ export function judgeLegs(legs: readonly number[]): Judged {
 export function judgePlugGap(mm: number): Judged {
   const [low, high] = PLUG_GAP_MM;
   const result = mm < low - FEELER_MM / 2 ? 'narrow' : mm > high + FEELER_MM / 2 ? 'wide' : 'in-band';
-  return { result, sureness: 'sure', value: mm, band: PLUG_GAP_MM, unit: 'mm', says: `${both(mm)}, band ${low}–${high} mm` };
+  return {
+    result,
+    sureness: 'sure',
+    value: mm,
+    band: PLUG_GAP_MM,
+    unit: 'mm',
+    says: `${both(mm)}, band ${low}–${high} mm`,
+  };
 }

@@ -1,5 +1,12 @@
 import type { Case, Evidence } from './case';
-import { explain, likeliestSet, probabilityOfCause, unexplained, type Misreading, type Suspect } from './explain';
+import {
+  explain,
+  likeliestSet,
+  probabilityOfCause,
+  unexplained,
+  type Misreading,
+  type Suspect,
+} from './explain';
 import { causeOf, checkOf, type CauseId } from './knowledge';
 import { nextChecks, type NextCheck } from './nextCheck';
 import { posterior } from './posterior';
@@ -28,6 +35,9 @@ export interface Diagnosis {
   historySays: readonly string[];
 }
 
+/** From this probability on, one cause is likely enough to act on. */
+export const ACT_ON = 0.85;
+/** From this probability on, what stands behind a suspect is worth asking. */
 const LEADING = 0.25;
 const RULED_OUT = 0.002;
 

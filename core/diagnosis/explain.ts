@@ -27,6 +27,9 @@ export interface Misreading {
 }
 
 const SHOWN = 0.001;
+/** Likelier wrong than not: worth a second look even where the verdict already makes little of it. */
+const PROBABLY_WRONG = 0.5;
+const worth = (m: Misreading): number => m.misread * (m.impact + 0.05);
 const logit = (p: number): number => {
   const q = Math.min(1 - 1e-9, Math.max(1e-9, p));
   return Math.log(q / (1 - q));
@@ -34,10 +37,8 @@ const logit = (p: number): number => {
 
 /** Suspects above 0.1 %, likeliest first, with what moved each; and the entries that deserve a second look. */
 export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading[] } {
-  const gone = new Set<CauseId>();
-  for (const { evidence: e } of p.weighed) if (e.kind === 'repair' && e.outcome === 'better') gone.add(e.cause);
   const order = CAUSES.map((cause, i) => ({ id: cause.id, i, p: p.causes[i] ?? 0 }))
-    .filter((x) => x.p > SHOWN && !gone.has(x.id))
+    .filter((x) => x.p > SHOWN)
     .sort((x, y) => y.p - x.p || x.i - y.i);
   const left = p.weighed.map((w) => ({ w, ...without(p, w) }));
   const suspects = order.map(({ id, i, p: probability }) => ({
@@ -55,8 +56,8 @@ export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading
       misread,
       impact: p.causes.reduce((sum, q, i) => sum + Math.abs(q - (causes[i] ?? 0)), 0) / 2,
     }))
-    .filter((m) => m.misread > 0.08 && m.misread * m.impact > 0.015)
-    .sort((x, y) => y.misread * y.impact - x.misread * x.impact);
+    .filter((m) => m.misread > PROBABLY_WRONG || (m.misread > 0.08 && m.misread * m.impact > 0.015))
+    .sort((x, y) => worth(y) - worth(x));
   return { suspects, repeat };
 }
 
@@ -91,4 +92,5 @@ export function unexplained(p: Posterior, isNormal: (e: Evidence) => boolean): E
 }
 
 /** Probability of one cause under a posterior. */
-export const probabilityOfCause = (p: Posterior, cause: CauseId): number => p.causes[CAUSE_INDEX.get(cause) ?? -1] ?? 0;
+export const probabilityOfCause = (p: Posterior, cause: CauseId): number =>
+  p.causes[CAUSE_INDEX.get(cause) ?? -1] ?? 0;

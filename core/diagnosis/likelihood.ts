@@ -24,13 +24,25 @@ export interface ProductForm {
   lo: Float64Array;
 }
 
+interface Trial {
+  cures: ReadonlySet<number>;
+  /** Probability of this outcome when what it cures was all that was wrong, or only a part of it. */
+  alone: number;
+  withOthers: number;
+  /** Causes already put right by then, which count for nothing. */
+  gone: ReadonlySet<number>;
+  /** Causes known to have been there then, besides the set: how many it cures, and how many it does not. */
+  presentCured: number;
+  presentOther: number;
+}
+
 /** A product form, softened by the chance of a misreading, with trial repairs overridden. */
 export interface Likelihood extends ProductForm {
   /** Chance that what was recorded is not what was there (0–1), and the chance a misreading gives this result. */
   error: number;
   misread: number;
   /** For a trial repair: what is expected when the set holds a cause it cures. */
-  trial?: { cures: ReadonlySet<number>; alone: number; withOthers: number };
+  trial?: Trial;
 }
 
 const N = CAUSES.length;
@@ -42,6 +54,8 @@ const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.12, fair: 0.25,
 
 /** How a trial repair or a repair turns out when it does, or does not, put a cause right. */
 const ALONE: Readonly<Record<Outcome, number>> = { cured: 0.86, better: 0.09, 'no-change': 0.05 };
+/** A trial that goes part of the way: half a cure is the ordinary sign. */
+const ALONE_GRADUAL: Readonly<Record<Outcome, number>> = { cured: 0.5, better: 0.45, 'no-change': 0.05 };
 const WITH_OTHERS: Readonly<Record<Outcome, number>> = { cured: 0.1, better: 0.45, 'no-change': 0.45 };
 
 interface CheckTable {
@@ -57,7 +71,11 @@ interface CheckTable {
   bears: Uint8Array;
 }
 
-const upTo = (rank: number, ranks: ReadonlyMap<string, number>, words: Readonly<Record<string, Strength>>): number => {
+const upTo = (
+  rank: number,
+  ranks: ReadonlyMap<string, number>,
+  words: Readonly<Record<string, Strength>>,
+): number => {
   let above = 0;
   for (const [result, word] of Object.entries(words)) {
     const r = ranks.get(result);
@@ -75,7 +93,9 @@ function compile(check: CheckDef): CheckTable {
   return {
     check,
     ranks,
-    base: Float64Array.from(ordered, (_, r) => (r === ordered.length - 1 ? 1 : upTo(r, ranks, check.healthy))),
+    base: Float64Array.from(ordered, (_, r) =>
+      r === ordered.length - 1 ? 1 : upTo(r, ranks, check.healthy),
+    ),
     causes: ordered.map((_, r) =>
       Float64Array.from(CAUSES, (cause) => {
         const words = cause.shows[check.id];
@@ -83,7 +103,10 @@ function compile(check: CheckDef): CheckTable {
       }),
     ),
     informative: ordered.length,
-    bears: Uint8Array.from([...CAUSES.map((c) => +(!!c.shows[check.id] || !!check.cures?.includes(c.id))), 0]),
+    bears: Uint8Array.from([
+      ...CAUSES.map((c) => +(!!c.shows[check.id] || !!check.cures?.includes(c.id))),
+      0,
+    ]),
   };
 }
 
@@ -94,9 +117,11 @@ const tableOf = (id: CheckId): CheckTable => {
   return table;
 };
 
+const NOBODY_ELSE = { gone: new Set<number>(), presentCured: 0, presentOther: 0 } as const;
 const NOTHING: Float64Array = new Float64Array(N);
 const causePosition = new Map(CAUSES.map((c, i) => [c.id, i]));
-const positions = (ids: readonly CauseId[]): Set<number> => new Set(ids.map((id) => causePosition.get(id) ?? -1));
+const positions = (ids: readonly CauseId[]): Set<number> =>
+  new Set(ids.map((id) => causePosition.get(id) ?? -1));
 
 /** Likelihood of a behaviour the owner complained of. */
 export function complaintLikelihood(id: ComplaintId): Likelihood {
@@ -142,12 +167,13 @@ export function findingLikelihood(id: CheckId, result: string, sureness: Surenes
   if (check.cures) {
     const outcome = asOutcome(result);
     likelihood.trial = {
+      ...NOBODY_ELSE,
       cures: positions(check.cures),
-      alone: outcome ? ALONE[outcome] : 0.01,
+      alone: outcome ? (check.gradual ? ALONE_GRADUAL : ALONE)[outcome] : 0.01,
       withOthers: outcome ? WITH_OTHERS[outcome] : 0.03,
     };
     // Nothing it cures is there: change for the better is luck.
-    if (outcome === 'cured') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + 0.012);
+    if (outcome === 'cured') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + 0.005);
     if (outcome === 'better') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + 0.04);
   }
   return likelihood;
@@ -161,7 +187,7 @@ const asOutcome = (result: string): Outcome | null => {
 
 /** Likelihood of a repair turning out as it did. A new part that changed nothing was not the cause. */
 export function repairLikelihood(cause: CauseId, outcome: Outcome): Likelihood {
-  const absent: Readonly<Record<Outcome, number>> = { cured: 0.008, better: 0.04, 'no-change': 0.952 };
+  const absent: Readonly<Record<Outcome, number>> = { cured: 0.008, better: 0.015, 'no-change': 0.977 };
   return {
     hi0: absent[outcome],
     lo0: 0,
@@ -170,6 +196,7 @@ export function repairLikelihood(cause: CauseId, outcome: Outcome): Likelihood {
     error: 0.01,
     misread: 1 / 3,
     trial: {
+      ...NOBODY_ELSE,
       cures: positions([cause]),
       alone: outcome === 'no-change' ? 0.03 : ALONE[outcome],
       withOthers: outcome === 'no-change' ? 0.08 : WITH_OTHERS[outcome],
@@ -177,14 +204,50 @@ export function repairLikelihood(cause: CauseId, outcome: Outcome): Likelihood {
   };
 }
 
-/** The same likelihood for a machine on which these causes have already been put right. */
-export function afterRepairOf(likelihood: Likelihood, repaired: readonly CauseId[]): Likelihood {
-  if (repaired.length === 0) return likelihood;
+/**
+ * Likelihood of a complaint standing on after a repair that made it better: something else still shows as one of the
+ * behaviours complained of before.
+ */
+export function leftoverLikelihood(complaints: readonly ComplaintId[]): Likelihood {
+  const lo = new Float64Array(N).fill(1);
+  for (const id of complaints) complaintLikelihood(id).lo.forEach((p, i) => (lo[i]! *= p));
+  return {
+    hi0: 1,
+    lo0: 1 - 10 * COMPLAINT_LEAK,
+    hi: new Float64Array(N).fill(1),
+    lo,
+    error: 0.02,
+    misread: 1,
+  };
+}
+
+/**
+ * The same likelihood on the machine as it stood then: with some causes already put right (they show nothing), and
+ * others known to have been there (they show whatever is wrong besides).
+ */
+export function asItStood(
+  likelihood: Likelihood,
+  gone: readonly CauseId[],
+  present: readonly CauseId[],
+): Likelihood {
+  if (gone.length === 0 && present.length === 0) return likelihood;
   const hi = likelihood.hi.slice();
-  const lo = likelihood.lo === NOTHING ? NOTHING : likelihood.lo.slice();
-  for (const i of positions(repaired)) {
-    hi[i] = 1;
-    if (lo !== NOTHING) lo[i] = 1;
+  const lo = likelihood.lo.slice();
+  let { hi0, lo0 } = likelihood;
+  for (const i of positions(present)) {
+    hi0 *= hi[i]!;
+    lo0 *= lo[i]!;
   }
-  return { ...likelihood, hi, lo };
+  for (const i of positions([...gone, ...present])) hi[i] = lo[i] = 1;
+  const { trial } = likelihood;
+  if (!trial) return { ...likelihood, hi0, lo0, hi, lo };
+  const presentCured = [...positions(present)].filter((i) => trial.cures.has(i)).length;
+  return {
+    ...likelihood,
+    hi0,
+    lo0,
+    hi,
+    lo,
+    trial: { ...trial, gone: positions(gone), presentCured, presentOther: present.length - presentCured },
+  };
 }

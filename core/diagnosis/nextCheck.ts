@@ -1,6 +1,15 @@
 import type { Case } from './case';
-import { CAUSES, CHECKS, openingMinutes, toOpen, type CheckDef, type CheckId, type PartId } from './knowledge';
-import { afterRepairOf, bearingOn, findingLikelihood, informativeResults, type Likelihood } from './likelihood';
+import {
+  CAUSES,
+  CHECKS,
+  openingMinutes,
+  toOpen,
+  type CauseId,
+  type CheckDef,
+  type CheckId,
+  type PartId,
+} from './knowledge';
+import { asItStood, bearingOn, findingLikelihood, informativeResults, type Likelihood } from './likelihood';
 import type { Posterior } from './posterior';
 import { fillChosen, normalise, SETS } from './sets';
 
@@ -10,7 +19,7 @@ export interface Outlook {
   /** Chance of this result now (0–1). */
   chance: number;
   /** The suspect it would make likeliest, and its probability then. */
-  leads: { cause: string; probability: number };
+  leads: { cause: CauseId; probability: number };
 }
 
 export interface NextCheck {
@@ -28,14 +37,21 @@ export interface NextCheck {
 
 /** Handling any check costs something besides its minutes: fetching the tool, wiping hands, noting it. */
 const HANDLING_MINUTES = 0.5;
+/** A look repeated in the same conditions tends to come out the same way. */
+const REPEAT_WORTH = 0.25;
 /** Sets kept for planning: those that hold nearly all of the probability. */
 const KEPT_SETS = 600;
 
 /** Whether a check can be made at all: some need the engine to run, some a part this machine lacks. */
 function possible(check: CheckDef, c: Case): boolean {
   if (check.running && !canRun(c)) return false;
-  if (check.id === 'drive-free' && (c.machine.kind === 'blower' || c.machine.kind === 'backpack-blower')) return false;
-  if (check.id === 'cap-cracked-trial' && !c.evidence.some((e) => e.kind === 'complaint' && FADES.has(e.complaint))) return false;
+  if (check.id === 'drive-free' && (c.machine.kind === 'blower' || c.machine.kind === 'backpack-blower'))
+    return false;
+  if (
+    check.id === 'cap-cracked-trial' &&
+    !c.evidence.some((e) => e.kind === 'complaint' && FADES.has(e.complaint))
+  )
+    return false;
   return true;
 }
 const FADES = new Set(['fades-under-way', 'cuts-dead', 'wont-reach-speed']);
@@ -45,7 +61,9 @@ const DEAD_RESULTS = new Set(['nothing', 'pops']);
 export function canRun(c: Case): boolean {
   const started = c.evidence.findLast((e) => e.kind === 'finding' && e.check === 'start-trial');
   if (started?.kind === 'finding') return !DEAD_RESULTS.has(started.result);
-  return !c.evidence.some((e) => e.kind === 'complaint' && (e.complaint === 'no-fire' || e.complaint === 'pops-only'));
+  return !c.evidence.some(
+    (e) => e.kind === 'complaint' && (e.complaint === 'no-fire' || e.complaint === 'pops-only'),
+  );
 }
 
 function keptSets(p: Posterior): { chosen: Uint32Array; weights: Float64Array } {
@@ -73,13 +91,12 @@ export function nextChecks(c: Case, p: Posterior): NextCheck[] {
   const done = new Map<CheckId, boolean>();
   for (const e of c.evidence) {
     if (e.kind === 'finding') done.set(e.check, e.sureness === 'sure');
-    // A repair that left a complaint makes what was looked at before it worth looking at again only if it was doubted.
   }
   const { chosen, weights } = keptSets(p);
   const ranked: { check: CheckDef; bits: number; minutes: number; value: number }[] = [];
   for (const check of CHECKS) {
     if (done.get(check.id) === true || !possible(check, c)) continue;
-    const bits = information(check, p, chosen, weights) * (done.has(check.id) ? 0.5 : 1);
+    const bits = information(check, p, chosen, weights) * (done.has(check.id) ? REPEAT_WORTH : 1);
     const minutes = check.minutes + openingMinutes(check.access, off);
     const value = bits / (minutes + HANDLING_MINUTES);
     if (value > 0.001) ranked.push({ check, bits, minutes, value });
@@ -98,7 +115,7 @@ export function nextChecks(c: Case, p: Posterior): NextCheck[] {
 const likelihoodsOf = (id: CheckId, p: Posterior): { result: string; likelihood: Likelihood }[] =>
   informativeResults(id).flatMap((result) => {
     const likelihood = findingLikelihood(id, result, 'sure');
-    return likelihood ? [{ result, likelihood: afterRepairOf(likelihood, p.repaired) }] : [];
+    return likelihood ? [{ result, likelihood: asItStood(likelihood, p.repaired, []) }] : [];
   });
 
 function information(check: CheckDef, p: Posterior, chosen: Uint32Array, weights: Float64Array): number {
@@ -156,7 +173,7 @@ function outlookOf(id: CheckId, p: Posterior, chosen: Uint32Array, weights: Floa
       const id = CAUSES[i]!.id;
       if (!p.repaired.includes(id) && (lead < 0 || causes[i]! > causes[lead]!)) lead = i;
     }
-    return { result, chance, leads: { cause: CAUSES[lead]!.id as string, probability: causes[lead]! / chance } };
+    return { result, chance, leads: { cause: CAUSES[lead]!.id, probability: causes[lead]! / chance } };
   });
   const total = outlooks.reduce((sum, o) => sum + o.chance, 0);
   return outlooks.map((o) => ({ ...o, chance: o.chance / total }));

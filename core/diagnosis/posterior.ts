@@ -1,11 +1,18 @@
 import type { Case, Evidence } from './case';
-import type { CauseId, ComplaintId } from './knowledge';
-import { afterRepairOf, complaintLikelihood, findingLikelihood, repairLikelihood, type Likelihood } from './likelihood';
+import { CAUSES, type CauseId, type ComplaintId } from './knowledge';
+import {
+  asItStood,
+  complaintLikelihood,
+  findingLikelihood,
+  leftoverLikelihood,
+  repairLikelihood,
+  type Likelihood,
+} from './likelihood';
 import { priorOdds, silenceFactors } from './prior';
 import { causeWeights, fillAll, normalise, SETS } from './sets';
 
 /** Weight of "none of these" against the listed causes, before any evidence: a machine on the bench has a fault. */
-const NONE_OF_THESE = 0.08;
+export const NONE_OF_THESE = 0.08;
 
 /** One piece of evidence with its probability under every set (length SETS.count). */
 export interface Weighed {
@@ -25,33 +32,47 @@ export interface Posterior {
   repaired: readonly CauseId[];
 }
 
-function priorWeights(c: Case): Float64Array {
+/** Prior odds of each cause on this machine, with what the owner did not mention taken into account. */
+function oddsFor(c: Case): Float64Array {
   const mentioned = new Set<ComplaintId>();
   for (const e of c.evidence) if (e.kind === 'complaint') mentioned.add(e.complaint);
-  const odds = priorOdds(c.history, c.machine);
   const silence = silenceFactors(mentioned);
-  const factor = Float64Array.from({ length: odds.length + 1 }, (_, i) =>
-    i < odds.length ? (odds[i] ?? 0) * (silence[i] ?? 1) : 1,
-  );
-  const { a, b, c: third, count } = SETS;
+  return priorOdds(c.history, c.machine).map((odds, i) => odds * (silence[i] ?? 1));
+}
+
+/** Prior weight of every set, summing to one, from the prior odds of each cause. */
+function priorWeights(odds: Float64Array): Float64Array {
+  const factor = Float64Array.from([...odds, 1]);
+  const { a, b, c, count } = SETS;
   const weights = new Float64Array(count);
-  for (let s = 0; s < count; s++) weights[s] = factor[a[s]!]! * factor[b[s]!]! * factor[third[s]!]!;
+  for (let s = 0; s < count; s++) weights[s] = factor[a[s]!]! * factor[b[s]!]! * factor[c[s]!]!;
   weights[0] = NONE_OF_THESE;
   normalise(weights);
   return weights;
 }
 
-/** The likelihood of one piece of evidence on a machine where some causes were already repaired. Null: says nothing. */
-function likelihoodOf(e: Evidence, repaired: readonly CauseId[]): Likelihood | null {
+/** The machine as it stood when a piece of evidence was noted. */
+interface Then {
+  /** Put right by an earlier repair. */
+  gone: readonly CauseId[];
+  /** There, as a later repair that made it better showed. */
+  present: readonly CauseId[];
+  /** What was complained of before. */
+  complaints: readonly ComplaintId[];
+}
+
+/** The likelihood of one piece of evidence on the machine as it then stood. Null: it says nothing. */
+function likelihoodOf(e: Evidence, { gone, present, complaints }: Then): Likelihood | null {
   switch (e.kind) {
     case 'complaint':
-      return complaintLikelihood(e.complaint);
+      return asItStood(complaintLikelihood(e.complaint), gone, present);
     case 'finding': {
       const found = findingLikelihood(e.check, e.result, e.sureness);
-      return found && afterRepairOf(found, repaired);
+      return found && asItStood(found, gone, present);
     }
     case 'repair':
-      return repairLikelihood(e.cause, e.outcome);
+      if (e.outcome === 'better') return asItStood(leftoverLikelihood(complaints), [...gone, e.cause], []);
+      return asItStood(repairLikelihood(e.cause, e.outcome), gone, present);
   }
 }
 
@@ -60,12 +81,12 @@ const REMEMBERED = 96;
 const remembered = new Map<string, { likelihood: Likelihood; perSet: Float64Array } | null>();
 
 /** The same observation always has the same table, so a growing log only pays for what is new. */
-function tableFor(e: Evidence, repaired: readonly CauseId[]): { likelihood: Likelihood; perSet: Float64Array } | null {
+function tableFor(e: Evidence, then: Then): { likelihood: Likelihood; perSet: Float64Array } | null {
   const { ref: _, ...observation } = e;
-  const key = JSON.stringify([observation, repaired]);
+  const key = JSON.stringify([observation, then.gone, then.present, e.kind === 'repair' && then.complaints]);
   const known = remembered.get(key);
   if (known !== undefined) return known;
-  const likelihood = likelihoodOf(e, repaired);
+  const likelihood = likelihoodOf(e, then);
   const table = likelihood && { likelihood, perSet: new Float64Array(SETS.count) };
   if (table) fillAll(table.perSet, table.likelihood);
   if (remembered.size >= REMEMBERED) {
@@ -77,16 +98,24 @@ function tableFor(e: Evidence, repaired: readonly CauseId[]): { likelihood: Like
 }
 
 /**
- * Weighs all evidence exactly over every set of up to three causes. Findings noted after a repair are judged on the
- * machine as it then was, with the repaired cause gone.
+ * Weighs all evidence exactly over every set of up to three causes. Each finding is judged on the machine as it then
+ * stood: a repaired cause shows nothing afterwards, and one whose repair made things better was certainly there before,
+ * so that what is left over is looked for beside it.
  */
-export function posterior(c: Case): Posterior {
-  const sets = priorWeights(c);
+export const posterior = (c: Case): Posterior => weigh(oddsFor(c), c.evidence);
+
+/** The same from given prior odds of each cause (vocabulary order). */
+export function weigh(odds: Float64Array, evidences: readonly Evidence[]): Posterior {
+  const better = evidences.flatMap((e) => (e.kind === 'repair' && e.outcome === 'better' ? [e.cause] : []));
+  const sets = priorWeights(odds.map((o, i) => (better.includes(CAUSES[i]!.id) ? 0 : o)));
   const repaired: CauseId[] = [];
+  const complaints: ComplaintId[] = [];
   const weighed: Weighed[] = [];
-  for (const evidence of c.evidence) {
-    const table = tableFor(evidence, repaired);
+  for (const evidence of evidences) {
+    const present = better.filter((cause) => !repaired.includes(cause));
+    const table = tableFor(evidence, { gone: [...repaired], present, complaints: [...complaints] });
     if (evidence.kind === 'repair') repaired.push(evidence.cause);
+    if (evidence.kind === 'complaint') complaints.push(evidence.complaint);
     if (!table) continue;
     const { likelihood, perSet } = table;
     for (let s = 0; s < perSet.length; s++) sets[s]! *= perSet[s]!;
@@ -98,12 +127,15 @@ export function posterior(c: Case): Posterior {
   return { sets, causes: causeWeights(sets).causes, weighed, repaired };
 }
 
+const scratch = new Float64Array(SETS.count);
+
 /**
  * The case without one piece of evidence: the probability each cause would have (length N), and the chance that the
  * evidence was misread, given all the rest and itself.
  */
 export function without(p: Posterior, w: Weighed): { causes: Float64Array; misread: number } {
-  const { causes, total } = causeWeights(p.sets, w.perSet);
+  for (let s = 0; s < scratch.length; s++) scratch[s] = p.sets[s]! / w.perSet[s]!;
+  const { causes, total } = causeWeights(scratch);
   for (let i = 0; i < causes.length; i++) causes[i]! /= total;
   return { causes, misread: Math.min(1, w.likelihood.error * w.likelihood.misread * total) };
 }

@@ -16,7 +16,12 @@ const N = CAUSES.length;
 
 function enumerate(n: number): CauseSets {
   const count = 1 + n + (n * (n - 1)) / 2 + (n * (n - 1) * (n - 2)) / 6;
-  const sets: CauseSets = { count, a: new Uint8Array(count), b: new Uint8Array(count), c: new Uint8Array(count) };
+  const sets: CauseSets = {
+    count,
+    a: new Uint8Array(count),
+    b: new Uint8Array(count),
+    c: new Uint8Array(count),
+  };
   let s = 0;
   const put = (i: number, j: number, k: number): void => {
     sets.a[s] = i;
@@ -40,14 +45,19 @@ export const SETS: CauseSets = enumerate(N);
 
 const hi = new Float64Array(N + 1);
 const lo = new Float64Array(N + 1);
+/** For a trial: 1 for each cause it cures, and 1 for each cause that counts as still there. */
 const cured = new Uint8Array(N + 1);
+const counts = new Uint8Array(N + 1);
 
 /** P(observation | one set), softened unless `exact`; `hi`, `lo` and `cured` are already loaded. */
 function ofTriple(likelihood: Likelihood, i: number, j: number, k: number): number {
   const { trial } = likelihood;
   if (trial) {
-    const put = cured[i]! + cured[j]! + cured[k]!;
-    if (put > 0) return +(i !== N) + +(j !== N) + +(k !== N) > put ? trial.withOthers : trial.alone;
+    const put = cured[i]! + cured[j]! + cured[k]! + trial.presentCured;
+    if (put > 0)
+      return counts[i]! + counts[j]! + counts[k]! + trial.presentCured + trial.presentOther > put
+        ? trial.withOthers
+        : trial.alone;
   }
   return likelihood.hi0 * hi[i]! * hi[j]! * hi[k]! - likelihood.lo0 * lo[i]! * lo[j]! * lo[k]!;
 }
@@ -57,15 +67,25 @@ function load(likelihood: Likelihood): void {
   lo.set(likelihood.lo);
   hi[N] = 1;
   lo[N] = 1;
+  const { trial } = likelihood;
+  if (!trial) return;
   cured.fill(0);
-  for (const i of likelihood.trial?.cures ?? []) cured[i] = 1;
+  counts.fill(1, 0, N);
+  counts[N] = 0;
+  for (const i of trial.gone) counts[i] = 0;
+  for (const i of trial.cures) cured[i] = counts[i]!;
 }
 
 /** A probability of exactly nought would end the argument for good; nothing at a bench is that certain. */
-const FLOOR = 1e-6;
+export const FLOOR = 1e-6;
 
 /** Writes P(observation | set) for the listed sets into `out` (length of `chosen`), unsoftened when `exact`. */
-export function fillChosen(out: Float64Array, likelihood: Likelihood, chosen: Uint32Array, exact = false): void {
+export function fillChosen(
+  out: Float64Array,
+  likelihood: Likelihood,
+  chosen: Uint32Array,
+  exact = false,
+): void {
   load(likelihood);
   const error = exact ? 0 : likelihood.error;
   const floor = error * likelihood.misread + FLOOR;
@@ -101,7 +121,7 @@ export function fillAll(out: Float64Array, likelihood: Likelihood): void {
   if (!trial) return;
   const { a, b, c } = SETS;
   for (s = 0; s < SETS.count; s++) {
-    if (cured[a[s]!]! + cured[b[s]!]! + cured[c[s]!]! > 0) {
+    if (cured[a[s]!]! + cured[b[s]!]! + cured[c[s]!]! + trial.presentCured > 0) {
       out[s] = keep * ofTriple(likelihood, a[s]!, b[s]!, c[s]!) + floor;
     }
   }
@@ -113,24 +133,19 @@ export function membersOf(set: number): number[] {
 }
 
 /**
- * Weight of each cause (length N) under weights over all sets, in their order. With `divisor`, each weight is divided
- * by it first. `total` is the sum of the weights; divide by it for probabilities.
+ * Weight of each cause (length N) under weights over all sets, in their order. `total` is the sum of the weights;
+ * divide by it for probabilities.
  */
-export function causeWeights(weights: Float64Array, divisor?: Float64Array): { causes: Float64Array; total: number } {
+export function causeWeights(weights: Float64Array): { causes: Float64Array; total: number } {
   const causes = new Float64Array(N);
   let s = 0;
-  const next = (): number => {
-    const w = divisor ? weights[s]! / divisor[s]! : weights[s]!;
-    s++;
-    return w;
-  };
-  let total = next();
+  let total = weights[s++]!;
   for (let i = 0; i < N; i++) {
-    let sumI = next();
+    let sumI = weights[s++]!;
     for (let j = i + 1; j < N; j++) {
-      let sumJ = next();
+      let sumJ = weights[s++]!;
       for (let k = j + 1; k < N; k++) {
-        const w = next();
+        const w = weights[s++]!;
         sumJ += w;
         causes[k]! += w;
       }

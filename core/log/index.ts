@@ -9,6 +9,8 @@ export {
   type EntryOf,
   type Stage,
 } from './entry';
-export type { Finding, OffItem, OpenEnd, Picture, ProofStep, Repair, TrailLine } from './picture';
-export { findingWords, partsOff, readJob } from './readJob';
+export type { Finding, OffItem, OpenEnd, Picture, ProofStep, Repair, Settled, TrailLine } from './picture';
+export { openBehind, partsOff, readJob } from './readJob';
 export { caseOf } from './caseOf';
+export { phaseOf, type Phase } from './phase';
+export { entryWords, historyWords, readingWords } from './words';

@@ -1,4 +1,14 @@
-import type { CauseId, CheckId, ComplaintId, Evidence, History, MachineFacts, Outcome, PartId, Sureness } from '../diagnosis';
+import type {
+  CauseId,
+  CheckId,
+  ComplaintId,
+  Evidence,
+  History,
+  MachineFacts,
+  Outcome,
+  PartId,
+  Sureness,
+} from '../diagnosis';
 import type { Judged, Reading } from '../reading';
 import type { BehindAnswer, Entry, Stage } from './entry';
 
@@ -28,6 +38,13 @@ export interface Repair {
   cause: CauseId;
   outcome: Outcome;
   notedAt: string;
+}
+
+/** A cause settled on, by a verdict or by a repair that cured it, and how its last repair turned out. */
+export interface Settled {
+  entryId: string;
+  cause: CauseId;
+  outcome: Outcome | null;
 }
 
 export interface OffItem {
@@ -61,7 +78,7 @@ export interface Picture {
   findings: readonly Finding[];
   repairs: readonly Repair[];
   off: readonly OffItem[];
-  settled: readonly { entryId: string; cause: CauseId }[];
+  settled: readonly Settled[];
   behindAnswers: ReadonlyMap<CauseId, BehindAnswer>;
   stage: Stage;
   waitingFor: string | null;

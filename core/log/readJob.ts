@@ -1,8 +1,16 @@
-import { causeOf, checkOf, partOf, resultOf, type Evidence, type History, type MachineFacts, type PartId } from '../diagnosis';
+import {
+  causeOf,
+  partOf,
+  type CauseId,
+  type Evidence,
+  type History,
+  type MachineFacts,
+  type PartId,
+} from '../diagnosis';
 import { judgeReading } from '../reading';
 import type { Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
-import type { Finding, OffItem, OpenEnd, Picture, ProofStep, Repair, TrailLine } from './picture';
+import type { Finding, OffItem, OpenEnd, Picture, ProofStep, Repair, Settled, TrailLine } from './picture';
 
 type Live = readonly Entry[];
 const ofKind = <K extends Entry['kind']>(entries: Live, kind: K): EntryOf<K>[] =>
@@ -16,7 +24,30 @@ function readFinding(entry: EntryOf<'finding'>, machine: MachineFacts): Finding 
   const judged = judgeReading(check, reading, machine);
   if ('refused' in judged) return { ...common, result: result ?? null, sureness, judged };
   // A technician's doubt stands; a reading close to an edge lowers an unqualified "sure".
-  return { ...common, result: result ?? judged.result, sureness: sureness === 'sure' ? judged.sureness : sureness, judged };
+  return {
+    ...common,
+    result: result ?? judged.result,
+    sureness: sureness === 'sure' ? judged.sureness : sureness,
+    judged,
+  };
+}
+
+function readSettled(live: Live): Settled[] {
+  const settled = new Map<CauseId, Settled>();
+  for (const entry of live) {
+    if (entry.kind === 'verdict' && 'settles' in entry.body) {
+      const cause = entry.body.settles;
+      // Settling again after a failed repair asks for a new one.
+      settled.set(cause, { entryId: entry.id, cause, outcome: null });
+    }
+    if (entry.kind === 'repair') {
+      const { cause, outcome } = entry.body;
+      const known = settled.get(cause);
+      if (known) settled.set(cause, { ...known, outcome });
+      else if (outcome === 'cured') settled.set(cause, { entryId: entry.id, cause, outcome });
+    }
+  }
+  return [...settled.values()];
 }
 
 function readTray(live: Live): OffItem[] {
@@ -26,7 +57,8 @@ function readTray(live: Live): OffItem[] {
     const { body } = entry;
     const part = 'part' in body ? body.part : undefined;
     const name = 'part' in body ? partOf(body.part).name : body.thing;
-    const same = (item: OffItem): boolean => (part ? item.part === part : !item.part && item.name.toLowerCase() === name.toLowerCase());
+    const same = (item: OffItem): boolean =>
+      part ? item.part === part : !item.part && item.name.toLowerCase() === name.toLowerCase();
     const at = off.findIndex(same);
     if (at >= 0) off.splice(at, 1);
     if (entry.kind === 'took-off') off.push({ entryId: entry.id, name, ...(part && { part }) });
@@ -46,26 +78,41 @@ function readProof(live: Live, findings: readonly Finding[]): ProofStep[] {
   const after = new Set(live.slice(lastRepair + 1).map((e) => e.id));
   return PROOF.map((step) => ({
     ...step,
-    done: lastRepair >= 0 && findings.some((f) => f.check === step.check && f.result === step.wants && after.has(f.entryId)),
+    done:
+      lastRepair >= 0 &&
+      findings.some((f) => f.check === step.check && f.result === step.wants && after.has(f.entryId)),
   }));
 }
 
+/** The causes that may stand behind a settled one and have no answer yet. */
+export const openBehind = (cause: CauseId, p: Pick<Picture, 'behindAnswers' | 'settled'>): CauseId[] =>
+  (causeOf(cause).behind ?? []).filter(
+    (b) => !p.behindAnswers.has(b) && !p.settled.some((s) => s.cause === b),
+  );
+
 function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   const ends: OpenEnd[] = [];
-  const settled = p.settled.map((s) => s.cause);
-  if (settled.length === 0) ends.push({ id: 'settle', says: 'No cause is settled yet.' });
-  for (const cause of settled) {
-    if (!p.repairs.some((r) => r.cause === cause)) ends.push({ id: 'repair', says: `No repair recorded for: ${causeOf(cause).name}.` });
-    const { behind = [] } = causeOf(cause);
-    const open = behind.filter((b) => !p.behindAnswers.has(b) && !settled.includes(b));
+  const standing = p.settled.filter((s) => s.outcome !== 'no-change');
+  if (standing.length === 0) ends.push({ id: 'settle', says: 'No cause is settled yet.' });
+  for (const { cause, outcome } of standing) {
+    if (outcome === null)
+      ends.push({ id: 'repair', says: `No repair recorded for: ${causeOf(cause).name}.` });
+    const open = openBehind(cause, p);
     if (open.length > 0) {
-      ends.push({ id: 'behind', says: `${causeOf(cause).name} is a result. Still to answer: ${open.map((b) => causeOf(b).name).join(', ')}.` });
+      ends.push({
+        id: 'behind',
+        says: `${causeOf(cause).name} is a result. Still to answer: ${open.map((b) => causeOf(b).name).join(', ')}.`,
+      });
     }
   }
   const off = p.off.filter((item) => item.part !== 'tank-drained');
   if (off.length > 0) ends.push({ id: 'tray', says: `Still off: ${off.map((o) => o.name).join(', ')}.` });
   const unproved = p.proof.filter((s) => !s.done);
-  if (unproved.length > 0) ends.push({ id: 'proof', says: `Not proved since the last repair: ${unproved.map((s) => s.label.toLowerCase()).join(', ')}.` });
+  if (unproved.length > 0)
+    ends.push({
+      id: 'proof',
+      says: `Not proved since the last repair: ${unproved.map((s) => s.label.toLowerCase()).join(', ')}.`,
+    });
   for (const fault of p.safetyFaults) ends.push({ id: 'safety', says: `Safety fault stands: ${fault}.` });
   return ends;
 }
@@ -102,9 +149,6 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
   }));
   const stage = ofKind(live, 'stage').at(-1);
   const verdicts = ofKind(live, 'verdict');
-  const settled = verdicts
-    .flatMap((e) => ('settles' in e.body ? [{ entryId: e.id, cause: e.body.settles }] : []))
-    .filter((s, i, all) => all.findIndex((o) => o.cause === s.cause) === i);
 
   const picture: Omit<Picture, 'openEnds'> = {
     machine,
@@ -114,8 +158,10 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     findings,
     repairs,
     off: readTray(live),
-    settled,
-    behindAnswers: new Map(verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : []))),
+    settled: readSettled(live),
+    behindAnswers: new Map(
+      verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : [])),
+    ),
     stage: stage?.body.stage ?? 'hook',
     waitingFor: stage?.body.waitingFor ?? null,
     stageSince: stage?.notedAt ?? ordered[0]?.notedAt ?? null,
@@ -135,12 +181,18 @@ function safetyFaults(live: Live, findings: readonly Finding[]): string[] {
   return [(entry?.kind === 'finding' && entry.body.note) || 'not named'];
 }
 
-function readEvidence(live: Live, findings: readonly Finding[], complaints: Picture['complaints']): Evidence[] {
+function readEvidence(
+  live: Live,
+  findings: readonly Finding[],
+  complaints: Picture['complaints'],
+): Evidence[] {
   const byId = new Map(findings.map((f) => [f.entryId, f]));
   const counted = new Set(complaints.map((c) => c.entryId));
   return live.flatMap((e): Evidence[] => {
-    if (e.kind === 'complaint' && counted.has(e.id)) return [{ ref: e.id, kind: 'complaint', complaint: e.body.complaint }];
-    if (e.kind === 'repair') return [{ ref: e.id, kind: 'repair', cause: e.body.cause, outcome: e.body.outcome }];
+    if (e.kind === 'complaint' && counted.has(e.id))
+      return [{ ref: e.id, kind: 'complaint', complaint: e.body.complaint }];
+    if (e.kind === 'repair')
+      return [{ ref: e.id, kind: 'repair', cause: e.body.cause, outcome: e.body.outcome }];
     const f = byId.get(e.id);
     if (!f || f.result === null) return [];
     return [{ ref: e.id, kind: 'finding', check: f.check, result: f.result, sureness: f.sureness }];
@@ -155,17 +207,17 @@ function trailLine(
 ): TrailLine {
   const judged = read.get(entry.id)?.judged;
   const by = struck.get(entry.id);
-  if (by) return { entry, state: 'struck', reason: by.kind === 'strike' ? by.body.reason : '', ...(judged && { judged }) };
-  if (superseded.has(entry.id)) return { entry, state: 'superseded', reason: 'repeated later', ...(judged && { judged }) };
+  if (by)
+    return {
+      entry,
+      state: 'struck',
+      reason: by.kind === 'strike' ? by.body.reason : '',
+      ...(judged && { judged }),
+    };
+  if (superseded.has(entry.id))
+    return { entry, state: 'superseded', reason: 'repeated later', ...(judged && { judged }) };
   return { entry, state: 'live', ...(judged && { judged }) };
 }
 
 /** The parts of the access list that are off. */
 export const partsOff = (picture: Picture): PartId[] => picture.off.flatMap((item) => item.part ?? []);
-
-/** A finding in words: "spark: weak". */
-export function findingWords(finding: Finding): string {
-  const check = checkOf(finding.check);
-  const result = finding.result === null ? 'cannot be judged' : resultOf(finding.check, finding.result)?.label;
-  return `${check.name}: ${result ?? finding.result}`;
-}

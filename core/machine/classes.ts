@@ -21,10 +21,34 @@ const LIGHT: ClassFigures = {
   full: [9500, 10500],
   squeezePsi: [100, 130],
 };
-const HEDGE: ClassFigures = { name: 'hedge trimmer', idle: 2800, clutch: 4200, full: [10000, 11500], squeezePsi: [100, 130] };
-const BLOWER: ClassFigures = { name: 'handheld blower', idle: 2800, clutch: null, full: [7500, 8500], squeezePsi: [100, 130] };
-const BACKPACK: ClassFigures = { name: 'backpack blower', idle: 2300, clutch: null, full: [6800, 7800], squeezePsi: [130, 155] };
-const HOUSE_SAW: ClassFigures = { name: 'household saw', idle: 2800, clutch: 4000, full: [12000, 13000], squeezePsi: [120, 150] };
+const HEDGE: ClassFigures = {
+  name: 'hedge trimmer',
+  idle: 2800,
+  clutch: 4200,
+  full: [10000, 11500],
+  squeezePsi: [100, 130],
+};
+const BLOWER: ClassFigures = {
+  name: 'handheld blower',
+  idle: 2800,
+  clutch: null,
+  full: [7500, 8500],
+  squeezePsi: [100, 130],
+};
+const BACKPACK: ClassFigures = {
+  name: 'backpack blower',
+  idle: 2300,
+  clutch: null,
+  full: [6800, 7800],
+  squeezePsi: [130, 155],
+};
+const HOUSE_SAW: ClassFigures = {
+  name: 'household saw',
+  idle: 2800,
+  clutch: 4000,
+  full: [12000, 13000],
+  squeezePsi: [120, 150],
+};
 const FARM_SAW: ClassFigures = {
   name: 'farm or professional saw',
   idle: 2700,

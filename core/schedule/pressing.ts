@@ -10,15 +10,26 @@ export interface Pressed {
 }
 
 const DAY_MS = 86_400_000;
-const STAGE_WEIGHT: Readonly<Record<Stage, number>> = { bench: 40, proof: 34, hook: 24, answer: 8, parts: 4, closed: -100 };
+const STAGE_WEIGHT: Readonly<Record<Stage, number>> = {
+  bench: 40,
+  proof: 34,
+  hook: 24,
+  answer: 8,
+  parts: 4,
+  closed: -100,
+};
 
 /**
  * How pressing a job is: what is on the bench first, then what is promised soonest, then what has hung longest. Times
  * are ISO 8601 and `now` is passed in.
  */
-export function pressing(job: { stage: Stage; promisedFor: string | null; stageSince: string | null }, now: string): Pressed {
+export function pressing(
+  job: { stage: Stage; promisedFor: string | null; stageSince: string | null },
+  now: string,
+): Pressed {
   const at = Date.parse(now);
-  const dueInDays = job.promisedFor === null ? null : Math.floor((Date.parse(job.promisedFor) - at) / DAY_MS) + 1;
+  const dueInDays =
+    job.promisedFor === null ? null : Math.floor((Date.parse(job.promisedFor) - at) / DAY_MS) + 1;
   const hungDays = job.stageSince === null ? 0 : Math.max(0, (at - Date.parse(job.stageSince)) / DAY_MS);
   const due = dueInDays === null ? 0 : Math.max(0, 30 - 6 * Math.max(-3, dueInDays));
   return {

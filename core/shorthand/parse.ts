@@ -19,7 +19,11 @@ function splitSureness(text: string): { text: string; sureness: Sureness } {
   return { text, sureness: 'sure' };
 }
 
-const SURE_WORDS: Readonly<Record<Sureness, string>> = { sure: '', fair: ', fairly sure', doubtful: ', doubtful' };
+const SURE_WORDS: Readonly<Record<Sureness, string>> = {
+  sure: '',
+  fair: ', fairly sure',
+  doubtful: ', doubtful',
+};
 
 const numbersIn = (text: string): number[] | null => {
   const parts = text.split(/[\s,]+/).filter(Boolean);
@@ -77,7 +81,8 @@ function finding(check: CheckDef, rest: string): Understood {
     };
   }
   const options = check.results.map((r) => r.label).join(', ');
-  if (!text || !READING_FIELD[check.id] || check.id === 'screw-turns') return fail(`${check.name}: which? ${options}`);
+  if (!text || !READING_FIELD[check.id] || check.id === 'screw-turns')
+    return fail(`${check.name}: which? ${options}`);
   const reading = readingFor(check, text);
   if (typeof reading === 'string') return fail(reading);
   const shown = [...(reading.psi ?? []), ...(reading.mm ?? []), ...(reading.rpm ?? [])].join(' ');
@@ -100,7 +105,10 @@ function screws(line: string): Understood | null {
   ]) {
     if (!screw || text === undefined) continue;
     const value = parseTurns(text);
-    if (value === null) return fail(`${screw.toUpperCase()}: "${text.trim()}" is not a screw position; write turns and eighths, such as "1 1/8"`);
+    if (value === null)
+      return fail(
+        `${screw.toUpperCase()}: "${text.trim()}" is not a screw position; write turns and eighths, such as "1 1/8"`,
+      );
     turns[screw.toUpperCase() as 'L' | 'H'] = value;
   }
   const says = Object.entries(turns).map(([s, v]) => `${s} ${formatTurns(v)}`);
@@ -113,11 +121,16 @@ function screws(line: string): Understood | null {
 
 function offOrOn(kind: 'took-off' | 'put-back', rest: string): Understood {
   const verb = kind === 'took-off' ? 'Took off' : 'Put back';
-  if (!rest) return fail(`${verb} what? Name the part, such as "${kind === 'took-off' ? 'off' : 'on'} recoil"`);
+  if (!rest)
+    return fail(`${verb} what? Name the part, such as "${kind === 'took-off' ? 'off' : 'on'} recoil"`);
   const part = findPart(rest);
   return part
     ? { ok: true, entry: { kind, body: { part } }, says: `${verb}: ${partOf(part).name.toLowerCase()}` }
-    : { ok: true, entry: { kind, body: { thing: rest.slice(0, 120) } }, says: `${verb}: ${rest} (loose thing)` };
+    : {
+        ok: true,
+        entry: { kind, body: { thing: rest.slice(0, 120) } },
+        says: `${verb}: ${rest} (loose thing)`,
+      };
 }
 
 /**
@@ -138,7 +151,9 @@ export function readShorthand(line: string): Understood {
   const rest = others.join(' ');
   const word = first.toLowerCase().replace(/:$/, '');
   if (word === 'note' || word === '#') {
-    return rest ? { ok: true, entry: { kind: 'note', body: { text: rest.slice(0, 2000) } }, says: `Note: ${rest}` } : fail('Note: write something after it.');
+    return rest
+      ? { ok: true, entry: { kind: 'note', body: { text: rest.slice(0, 2000) } }, says: `Note: ${rest}` }
+      : fail('Note: write something after it.');
   }
   if (word === 'off') return offOrOn('took-off', rest);
   if (word === 'on' || word === 'back') return offOrOn('put-back', rest);
@@ -149,8 +164,11 @@ export function readShorthand(line: string): Understood {
   for (let n = Math.min(4, words.length); n >= 1; n--) {
     const check = findCheck(words.slice(0, n).join('-').replace(/[?~]$/, ''));
     if (!check) continue;
-    const marks = /[?~]$/.test(words[n - 1] ?? '') && n === words.length ? (words[n - 1] ?? '').slice(-1) : '';
+    const marks =
+      /[?~]$/.test(words[n - 1] ?? '') && n === words.length ? (words[n - 1] ?? '').slice(-1) : '';
     return finding(check, words.slice(n).join(' ') + marks);
   }
-  return fail(`"${first}" is not a check I know. Write a check and its result, "off" or "on" with a part, or "note".`);
+  return fail(
+    `"${first}" is not a check I know. Write a check and its result, "off" or "on" with a part, or "note".`,
+  );
 }

@@ -22,7 +22,8 @@ export function judgeSpeed(which: 'idle' | 'full', rpm: readonly number[], machi
   const mean = rpm.reduce((a, b) => a + b, 0) / rpm.length;
   const band = speedBand(which, machine);
   const spread = Math.max(...rpm) - Math.min(...rpm);
-  const result = spread > WANDER_SHARE * mean ? 'wandering' : mean < band[0] ? 'low' : mean > band[1] ? 'high' : 'in-band';
+  const result =
+    spread > WANDER_SHARE * mean ? 'wandering' : mean < band[0] ? 'low' : mean > band[1] ? 'high' : 'in-band';
   return {
     result,
     sureness: 'sure',

@@ -33,15 +33,19 @@ export async function migrate(pool: Pool, folder: URL = FOLDER): Promise<string[
     await client.query(
       'CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, checksum text NOT NULL, applied_at timestamptz NOT NULL DEFAULT now())',
     );
-    const { rows } = await client.query<{ name: string; checksum: string }>('SELECT name, checksum FROM migration');
+    const { rows } = await client.query<{ name: string; checksum: string }>(
+      'SELECT name, checksum FROM migration',
+    );
     const applied = new Map(rows.map((row) => [row.name, row.checksum]));
     for (const name of applied.keys()) {
-      if (!wanted.some((m) => m.name === name)) throw new Error(`migration ${name} was applied but its file is gone`);
+      if (!wanted.some((m) => m.name === name))
+        throw new Error(`migration ${name} was applied but its file is gone`);
     }
     const fresh = wanted.filter((m) => !applied.has(m.name));
     for (const m of wanted) {
       const was = applied.get(m.name);
-      if (was !== undefined && was !== m.checksum) throw new Error(`migration ${m.name} was changed after it was applied`);
+      if (was !== undefined && was !== m.checksum)
+        throw new Error(`migration ${m.name} was changed after it was applied`);
     }
     for (const m of fresh) {
       await client.query(m.sql);

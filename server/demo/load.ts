@@ -29,7 +29,10 @@ function plain(happening: Exclude<Happening, { strike: string } | { laterHours: 
   }
   if ('settles' in happening || 'behind' in happening) return { kind: 'verdict', body: happening };
   if ('stage' in happening) return { kind: 'stage', body: happening };
-  return { kind: 'finding', body: { check: 'safety-walkround', result: 'fault', sureness: 'sure', note: happening.fault } };
+  return {
+    kind: 'finding',
+    body: { check: 'safety-walkround', result: 'fault', sureness: 'sure', note: happening.fault },
+  };
 }
 
 /** The entries of a scenario, a few minutes apart, ending before `now`. Throws on a line shorthand cannot read. */
@@ -58,7 +61,12 @@ export function entriesOf(scenario: Scenario, now: Date, by: string): NewEntry[]
 
 async function insertOwner(client: pg.PoolClient, owner: DemoOwner): Promise<Map<string, string>> {
   const customer = randomUUID();
-  await client.query('INSERT INTO customer (id, name, circle, phone) VALUES ($1, $2, $3, $4)', [customer, owner.name, owner.circle, owner.phone]);
+  await client.query('INSERT INTO customer (id, name, circle, phone) VALUES ($1, $2, $3, $4)', [
+    customer,
+    owner.name,
+    owner.circle,
+    owner.phone,
+  ]);
   const ids = new Map([['owner', customer]]);
   for (const [key, m] of Object.entries<DemoMachine>(owner.machines)) {
     const id = randomUUID();
@@ -76,7 +84,9 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
   return inTransaction(pool, async (client) => {
     // Two processes starting at once load one demo.
     await client.query('LOCK TABLE account IN EXCLUSIVE MODE');
-    const taken = await client.query('SELECT (SELECT count(*) FROM account) + (SELECT count(*) FROM customer) AS n');
+    const taken = await client.query(
+      'SELECT (SELECT count(*) FROM account) + (SELECT count(*) FROM customer) AS n',
+    );
     if (Number((taken.rows[0] as { n: string }).n) > 0) return false;
     const accounts = new Map<string, string>();
     for (const name of TECHNICIANS) {
@@ -85,8 +95,10 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
       await client.query('INSERT INTO account (id, name) VALUES ($1, $2)', [id, name]);
     }
     const owners = new Map<string, Map<string, string>>();
-    for (const [key, owner] of Object.entries<DemoOwner>(OWNERS)) owners.set(key, await insertOwner(client, owner));
-    for (const scenario of SCENARIOS) await loadScenario(client, scenario, now, owners, accounts.get(scenario.by) ?? '');
+    for (const [key, owner] of Object.entries<DemoOwner>(OWNERS))
+      owners.set(key, await insertOwner(client, owner));
+    for (const scenario of SCENARIOS)
+      await loadScenario(client, scenario, now, owners, accounts.get(scenario.by) ?? '');
     return true;
   });
 }
@@ -105,7 +117,8 @@ async function loadScenario(
     const { error } = entrySchema.validate(entry, { convert: false });
     if (error) throw new Error(`demo entry ${JSON.stringify(entry)}: ${error.message}`);
   }
-  const promised = scenario.promisedIn === undefined ? undefined : new Date(now.getTime() + scenario.promisedIn * DAY_MS);
+  const promised =
+    scenario.promisedIn === undefined ? undefined : new Date(now.getTime() + scenario.promisedIn * DAY_MS);
   await checkIn(client, {
     jobId: randomUUID(),
     customer: { id: ids?.get('owner') ?? '' },

@@ -44,7 +44,13 @@ export const OWNERS = {
     phone: 'ext. 40',
     machines: {
       brush: { kind: 'brush-cutter', maker: 'Hobwick', model: 'Thicket 42', serial: 'T42-5521', cc: 41.5 },
-      backpack: { kind: 'backpack-blower', maker: 'Tolvane', model: 'Gale 63', serial: 'GA63-0098', cc: 63.3 },
+      backpack: {
+        kind: 'backpack-blower',
+        maker: 'Tolvane',
+        model: 'Gale 63',
+        serial: 'GA63-0098',
+        cc: 63.3,
+      },
       saw: { kind: 'chainsaw', maker: 'Brakken', model: 'Fell 52', serial: 'F52-7743', cc: 51.7 },
     },
   },

@@ -40,7 +40,15 @@ export const SCENARIOS: readonly Scenario[] = [
     happenings: [
       { complaint: 'kicks-back', words: 'Near took my hand off, then nothing' },
       { complaint: 'no-fire' },
-      { history: { openedBefore: 'yes', dailyUse: true, mixedBy: 'owner', fuelAgeMonths: 0.5, stopped: 'suddenly' } },
+      {
+        history: {
+          openedBefore: 'yes',
+          dailyUse: true,
+          mixedBy: 'owner',
+          fuelAgeMonths: 0.5,
+          stopped: 'suddenly',
+        },
+      },
       'safety sound',
       { stage: 'bench' },
       'smell fresh',
@@ -82,7 +90,11 @@ export const SCENARIOS: readonly Scenario[] = [
       'fuel dark-dyed',
       { settles: 'spark-screen-clogged' },
       { repair: 'spark-screen-clogged', outcome: 'cured' },
-      { behind: 'oil-heavy-mix', answer: 'put-right', words: 'Can was 25:1; told her 50:1 and wrote it on the can' },
+      {
+        behind: 'oil-heavy-mix',
+        answer: 'put-right',
+        words: 'Can was 25:1; told her 50:1 and wrote it on the can',
+      },
       'on muffler-cover',
       { stage: 'proof' },
       'start runs-well',
@@ -101,7 +113,17 @@ export const SCENARIOS: readonly Scenario[] = [
     happenings: [
       { complaint: 'fades-under-way', words: 'Cuts two logs, then dies away' },
       { complaint: 'runs-on-prime-then-dies' },
-      { history: { monthsStored: 5, fuelAgeMonths: 5, openedBefore: 'unknown', lightUse: true, mixedBy: 'owner', stopped: 'gradually', sharedCan: true } },
+      {
+        history: {
+          monthsStored: 5,
+          fuelAgeMonths: 5,
+          openedBefore: 'unknown',
+          lightUse: true,
+          mixedBy: 'owner',
+          stopped: 'gradually',
+          sharedCan: true,
+        },
+      },
       'safety sound',
       { stage: 'bench' },
       'smell stale~',
@@ -124,13 +146,25 @@ export const SCENARIOS: readonly Scenario[] = [
     happenings: [
       { complaint: 'hard-to-start' },
       { complaint: 'wont-reach-speed' },
-      { history: { monthsStored: 8, openedBefore: 'yes', lightUse: true, sharedCan: true, alreadyTried: 'New plug' } },
+      {
+        history: {
+          monthsStored: 8,
+          openedBefore: 'yes',
+          lightUse: true,
+          sharedCan: true,
+          alreadyTried: 'New plug',
+        },
+      },
       'safety sound',
       { stage: 'bench' },
       'primer bubbles',
       'line cracked',
       'linetest leaks',
-      { repair: 'fuel-line-leak', outcome: 'better', note: 'New line and grommet; starts in three, still flat at the top' },
+      {
+        repair: 'fuel-line-leak',
+        outcome: 'better',
+        note: 'New line and grommet; starts in three, still flat at the top',
+      },
       'full 7900',
       'screen clear',
       'air clean',

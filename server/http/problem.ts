@@ -4,7 +4,8 @@ import { HTTPException } from 'hono/http-exception';
 import type Joi from 'joi';
 
 /** A refusal with one clear sentence. */
-export const refuse = (status: 400 | 404 | 409, message: string): HTTPException => new HTTPException(status, { message });
+export const refuse = (status: 400 | 404 | 409, message: string): HTTPException =>
+  new HTTPException(status, { message });
 
 /** The request's JSON body, checked against the schema. Throws a 400 naming the field and the reason. */
 export async function checkedBody<T>(c: Context, schema: Joi.ObjectSchema): Promise<T> {

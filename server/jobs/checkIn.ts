@@ -22,14 +22,25 @@ async function customerId(client: pg.PoolClient, customer: CheckIn['customer']):
 
 async function machineId(client: pg.PoolClient, owner: string, machine: CheckIn['machine']): Promise<string> {
   if ('id' in machine) {
-    const { rowCount } = await client.query('SELECT 1 FROM machine WHERE id = $1 AND customer_id = $2', [machine.id, owner]);
+    const { rowCount } = await client.query('SELECT 1 FROM machine WHERE id = $1 AND customer_id = $2', [
+      machine.id,
+      owner,
+    ]);
     if (rowCount === 0) throw refuse(400, 'machine.id names no machine of that owner.');
     return machine.id;
   }
   const id = randomUUID();
   await client.query(
     'INSERT INTO machine (id, customer_id, kind, maker, model, serial, displacement_cc) VALUES ($1, $2, $3, $4, $5, $6, $7)',
-    [id, owner, machine.kind, machine.maker.trim(), machine.model.trim(), machine.serial ?? null, machine.displacementCc ?? null],
+    [
+      id,
+      owner,
+      machine.kind,
+      machine.maker.trim(),
+      machine.model.trim(),
+      machine.serial ?? null,
+      machine.displacementCc ?? null,
+    ],
   );
   return id;
 }
@@ -44,12 +55,15 @@ export async function checkIn(client: pg.PoolClient, wanted: CheckIn): Promise<v
   if (known.rowCount === 0) {
     const owner = await customerId(client, wanted.customer);
     const machine = await machineId(client, owner, wanted.machine);
-    await client.query('INSERT INTO job (id, machine_id, promised_for, checked_in_at) VALUES ($1, $2, $3, $4)', [
-      wanted.jobId,
-      machine,
-      wanted.promisedFor ?? null,
-      wanted.entries[0]?.notedAt ?? new Date().toISOString(),
-    ]);
+    await client.query(
+      'INSERT INTO job (id, machine_id, promised_for, checked_in_at) VALUES ($1, $2, $3, $4)',
+      [
+        wanted.jobId,
+        machine,
+        wanted.promisedFor ?? null,
+        wanted.entries[0]?.notedAt ?? new Date().toISOString(),
+      ],
+    );
   }
   await appendEntries(client, wanted.jobId, wanted.entries);
 }

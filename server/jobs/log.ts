@@ -7,7 +7,10 @@ import { ENTRY_COLUMNS, entryOf, type EntryRow } from './rows';
 
 /** A job's whole log, in order. */
 export async function readLog(db: Db, jobId: string): Promise<Entry[]> {
-  const { rows } = await db.query<EntryRow>(`SELECT ${ENTRY_COLUMNS} FROM bench_entry WHERE job_id = $1 ORDER BY seq`, [jobId]);
+  const { rows } = await db.query<EntryRow>(
+    `SELECT ${ENTRY_COLUMNS} FROM bench_entry WHERE job_id = $1 ORDER BY seq`,
+    [jobId],
+  );
   return rows.map(entryOf);
 }
 
@@ -18,15 +21,25 @@ const DAY_MS = 86_400_000;
  * over, so sending twice is harmless. Returns the entries sent, with their order. Throws 404 for no such job, 409 for
  * an id that belongs to another job, 400 for a strike at nothing or a time that has not come.
  */
-export async function appendEntries(client: pg.PoolClient, jobId: string, entries: readonly NewEntry[]): Promise<Entry[]> {
+export async function appendEntries(
+  client: pg.PoolClient,
+  jobId: string,
+  entries: readonly NewEntry[],
+): Promise<Entry[]> {
   // Holding the job's row makes concurrent writers take turns, so the order has no gaps and no clashes.
   const job = await client.query('SELECT id FROM job WHERE id = $1 FOR UPDATE', [jobId]);
   if (job.rowCount === 0) throw refuse(404, 'No such job.');
-  const { rows: last } = await client.query<{ seq: number }>('SELECT coalesce(max(seq), 0) AS seq FROM bench_entry WHERE job_id = $1', [jobId]);
+  const { rows: last } = await client.query<{ seq: number }>(
+    'SELECT coalesce(max(seq), 0) AS seq FROM bench_entry WHERE job_id = $1',
+    [jobId],
+  );
   let seq = last[0]?.seq ?? 0;
   for (const [i, entry] of entries.entries()) {
-    if (Date.parse(entry.notedAt) > Date.now() + DAY_MS) throw refuse(400, `entries[${i}].notedAt lies in the future.`);
-    const known = await client.query<{ job_id: string }>('SELECT job_id FROM bench_entry WHERE id = $1', [entry.id]);
+    if (Date.parse(entry.notedAt) > Date.now() + DAY_MS)
+      throw refuse(400, `entries[${i}].notedAt lies in the future.`);
+    const known = await client.query<{ job_id: string }>('SELECT job_id FROM bench_entry WHERE id = $1', [
+      entry.id,
+    ]);
     const home = known.rows[0]?.job_id;
     if (home === jobId) continue;
     if (home !== undefined) throw refuse(409, `entries[${i}].id belongs to another job.`);
@@ -34,7 +47,16 @@ export async function appendEntries(client: pg.PoolClient, jobId: string, entrie
     if (entry.by) await mustBeKnown(client, entry.by, i);
     await client.query(
       `INSERT INTO bench_entry (id, job_id, seq, noted_at, account_id, kind, body, strikes) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
-      [entry.id, jobId, ++seq, entry.notedAt, entry.by ?? null, entry.kind, JSON.stringify(entry.body), entry.strikes ?? null],
+      [
+        entry.id,
+        jobId,
+        ++seq,
+        entry.notedAt,
+        entry.by ?? null,
+        entry.kind,
+        JSON.stringify(entry.body),
+        entry.strikes ?? null,
+      ],
     );
   }
   const { rows } = await client.query<EntryRow>(
@@ -44,8 +66,16 @@ export async function appendEntries(client: pg.PoolClient, jobId: string, entrie
   return rows.map(entryOf);
 }
 
-async function mustBeStrikable(client: pg.PoolClient, jobId: string, target: string, i: number): Promise<void> {
-  const found = await client.query('SELECT 1 FROM bench_entry WHERE id = $1 AND job_id = $2', [target, jobId]);
+async function mustBeStrikable(
+  client: pg.PoolClient,
+  jobId: string,
+  target: string,
+  i: number,
+): Promise<void> {
+  const found = await client.query('SELECT 1 FROM bench_entry WHERE id = $1 AND job_id = $2', [
+    target,
+    jobId,
+  ]);
   if (found.rowCount === 0) throw refuse(400, `entries[${i}].strikes names no entry of this job.`);
 }
 

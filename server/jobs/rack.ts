@@ -14,7 +14,8 @@ function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit
   if (known && !grown) return known.tag;
   const entries = grown ?? [];
   const picture = readJob(entries, factsOf(job.machine));
-  const { suspects, next } = picture.stage === 'closed' ? { suspects: [], next: [] } : diagnose(caseOf(picture));
+  const { suspects, next } =
+    picture.stage === 'closed' ? { suspects: [], next: [] } : diagnose(caseOf(picture));
   const lead = suspects[0];
   const best = next[0];
   const tag = {
@@ -56,9 +57,13 @@ export async function readRack(db: Db, which: 'open' | 'closed', now: string): P
     return { job, ...workOut(job, logs.get(job.id)) };
   });
   if (which === 'closed') {
-    return tags.filter((t) => t.stage === 'closed').sort((x, y) => (y.stageSince ?? '').localeCompare(x.stageSince ?? ''));
+    return tags
+      .filter((t) => t.stage === 'closed')
+      .sort((x, y) => (y.stageSince ?? '').localeCompare(x.stageSince ?? ''));
   }
   const score = (t: RackTag): number =>
     pressing({ stage: t.stage, promisedFor: t.job.promisedFor, stageSince: t.stageSince }, now).score;
-  return tags.filter((t) => t.stage !== 'closed').sort((x, y) => score(y) - score(x) || x.job.tag - y.job.tag);
+  return tags
+    .filter((t) => t.stage !== 'closed')
+    .sort((x, y) => score(y) - score(x) || x.job.tag - y.job.tag);
 }

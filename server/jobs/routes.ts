@@ -1,4 +1,10 @@
-import { checkInSchema, entriesSchema, type CheckIn, type JobWithLog, type NewEntry } from '@rusty-wren/contract';
+import {
+  checkInSchema,
+  entriesSchema,
+  type CheckIn,
+  type JobWithLog,
+  type NewEntry,
+} from '@rusty-wren/contract';
 import { Hono } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
@@ -31,6 +37,9 @@ export function jobRoutes(pool: Pool): Hono {
     .post('/:id/entries', async (c) => {
       const id = pathId(c, 'id');
       const { entries } = await checkedBody<{ entries: NewEntry[] }>(c, entriesSchema);
-      return c.json({ entries: await inTransaction(pool, (client) => appendEntries(client, id, entries)) }, 201);
+      return c.json(
+        { entries: await inTransaction(pool, (client) => appendEntries(client, id, entries)) },
+        201,
+      );
     });
 }

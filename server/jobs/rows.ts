@@ -26,7 +26,12 @@ export const JOB_COLUMNS = `
   FROM job j JOIN machine m ON m.id = j.machine_id JOIN customer c ON c.id = m.customer_id`;
 
 export function jobOf(row: JobRow): Job {
-  const customer: Customer = { id: row.customer_id, name: row.customer_name, circle: row.circle, phone: row.phone };
+  const customer: Customer = {
+    id: row.customer_id,
+    name: row.customer_name,
+    circle: row.circle,
+    phone: row.phone,
+  };
   return {
     id: row.id,
     tag: row.tag,

@@ -85,6 +85,12 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     },
   },
   {
+    id: 'perhaps-opened',
+    says: 'not known whether somebody has been into it',
+    applies: (h) => h.openedBefore === 'unknown',
+    factors: { 'carb-tampered': 1.5, 'fuel-lines-swapped': 1.5, 'coil-gap-wide': 1.3 },
+  },
+  {
     id: 'not-opened',
     says: 'nobody has been into it',
     applies: (h) => h.openedBefore === 'no',
@@ -164,7 +170,13 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     id: 'no-restart',
     says: 'would not restart after a rest',
     applies: (h) => h.stopped === 'no-restart-after-rest',
-    factors: { 'piston-heat-scored': 1.8, 'engine-flooded': 1.6, 'starting-drill-wrong': 1.6, 'coil-failed': 1.6, 'tank-vent-blocked': 1.3 },
+    factors: {
+      'piston-heat-scored': 1.8,
+      'engine-flooded': 1.6,
+      'starting-drill-wrong': 1.6,
+      'coil-failed': 1.6,
+      'tank-vent-blocked': 1.3,
+    },
   },
   {
     id: 'light-use',

@@ -11,15 +11,7 @@ export interface ResultDef {
 }
 
 export type CheckGroup =
-  | 'fuel'
-  | 'spark'
-  | 'air'
-  | 'squeeze'
-  | 'carburettor'
-  | 'exhaust'
-  | 'case'
-  | 'running'
-  | 'drive';
+  'fuel' | 'spark' | 'air' | 'squeeze' | 'carburettor' | 'exhaust' | 'case' | 'running' | 'drive';
 
 /** Which reading a check can be judged from, instead of a picked result. */
 export type ReadingKind = 'pulls' | 'legs' | 'millimetres' | 'turns' | 'speed';
@@ -44,12 +36,15 @@ export interface CheckDef {
   healthy: Readonly<Record<string, Strength>>;
   /** A trial repair: the causes it would put right. */
   cures?: readonly CauseId[];
+  /** The trial goes only part of the way, so that "better" is as good a sign as "cured". */
+  gradual?: true;
   reading?: ReadingKind;
   /** Bench-line words for this check, besides its id. */
   words: readonly string[];
 }
 
-export type CauseSystem = 'fuel' | 'carburettor' | 'air' | 'exhaust' | 'spark' | 'squeeze' | 'case' | 'drive' | 'hands';
+export type CauseSystem =
+  'fuel' | 'carburettor' | 'air' | 'exhaust' | 'spark' | 'squeeze' | 'case' | 'drive' | 'hands';
 
 export interface CauseDef {
   id: CauseId;

@@ -8,7 +8,13 @@ export const AIR_AND_CASE_CAUSES: readonly CauseDef[] = [
     weight: 0.8,
     remedy: 'Free the choke plate and its link',
     minutes: 6,
-    complaints: { 'loads-up-at-idle': 'often', 'heavy-smoke': 'sometimes', flooded: 'sometimes', 'wont-reach-speed': 'often', 'bogs-on-throttle': 'sometimes' },
+    complaints: {
+      'loads-up-at-idle': 'often',
+      'heavy-smoke': 'sometimes',
+      flooded: 'sometimes',
+      'wont-reach-speed': 'often',
+      'bogs-on-throttle': 'sometimes',
+    },
     shows: {
       'choke-action': { 'stuck-closed': 'almost-always' },
       'plug-look': { 'black-dry': 'often', 'wet-fuel': 'sometimes' },
@@ -25,7 +31,10 @@ export const AIR_AND_CASE_CAUSES: readonly CauseDef[] = [
     remedy: 'Set the choke link',
     minutes: 6,
     complaints: { 'hard-to-start': 'usually', 'no-fire': 'sometimes', 'pops-only': 'rarely' },
-    shows: { 'choke-action': { 'not-closing': 'almost-always' }, 'start-trial': { nothing: 'sometimes', 'runs-badly': 'rarely' } },
+    shows: {
+      'choke-action': { 'not-closing': 'almost-always' },
+      'start-trial': { nothing: 'sometimes', 'runs-badly': 'rarely' },
+    },
   },
   {
     id: 'throttle-linkage-fault',
@@ -34,8 +43,18 @@ export const AIR_AND_CASE_CAUSES: readonly CauseDef[] = [
     weight: 1,
     remedy: 'Mend cable, link or trigger',
     minutes: 8,
-    complaints: { 'wont-reach-speed': 'often', 'races-or-hangs': 'often', 'dies-at-idle': 'rarely', 'tool-turns-at-idle': 'sometimes', 'bogs-on-throttle': 'rarely' },
-    shows: { 'throttle-action': { 'sticks-or-short': 'almost-always' }, 'full-speed': { low: 'often' }, 'idle-speed': { high: 'often' } },
+    complaints: {
+      'wont-reach-speed': 'often',
+      'races-or-hangs': 'often',
+      'dies-at-idle': 'rarely',
+      'tool-turns-at-idle': 'sometimes',
+      'bogs-on-throttle': 'rarely',
+    },
+    shows: {
+      'throttle-action': { 'sticks-or-short': 'almost-always' },
+      'full-speed': { low: 'often' },
+      'idle-speed': { high: 'often' },
+    },
   },
   {
     id: 'air-filter-clogged',
@@ -126,7 +145,12 @@ export const AIR_AND_CASE_CAUSES: readonly CauseDef[] = [
     weight: 0.7,
     remedy: 'New base gasket, bolts to torque',
     minutes: 45,
-    complaints: { 'races-or-hangs': 'often', 'hard-to-start': 'sometimes', 'dies-at-idle': 'sometimes', 'bogs-on-throttle': 'sometimes' },
+    complaints: {
+      'races-or-hangs': 'often',
+      'hard-to-start': 'sometimes',
+      'dies-at-idle': 'sometimes',
+      'bogs-on-throttle': 'sometimes',
+    },
     shows: {
       'crankcase-pressure': { leaks: 'almost-always' },
       'crankcase-vacuum': { leaks: 'usually' },
@@ -144,7 +168,13 @@ export const AIR_AND_CASE_CAUSES: readonly CauseDef[] = [
     remedy: 'Clean or replace the screen, and refit it',
     minutes: 7,
     behind: ['oil-heavy-mix'],
-    complaints: { 'wont-reach-speed': 'almost-always', 'weak-under-load': 'often', 'bogs-on-throttle': 'sometimes', 'loads-up-at-idle': 'rarely', 'hard-to-start': 'rarely' },
+    complaints: {
+      'wont-reach-speed': 'almost-always',
+      'weak-under-load': 'often',
+      'bogs-on-throttle': 'sometimes',
+      'loads-up-at-idle': 'rarely',
+      'hard-to-start': 'rarely',
+    },
     shows: {
       'spark-screen-look': { blocked: 'usually', 'part-coked': 'sometimes' },
       'full-speed': { low: 'almost-always' },
@@ -160,7 +190,11 @@ export const AIR_AND_CASE_CAUSES: readonly CauseDef[] = [
     remedy: 'Decarbonise port and muffler, piston down',
     minutes: 25,
     behind: ['oil-heavy-mix'],
-    complaints: { 'wont-reach-speed': 'almost-always', 'weak-under-load': 'often', 'bogs-on-throttle': 'rarely' },
+    complaints: {
+      'wont-reach-speed': 'almost-always',
+      'weak-under-load': 'often',
+      'bogs-on-throttle': 'rarely',
+    },
     shows: {
       'exhaust-port-look': { coked: 'almost-always' },
       'full-speed': { low: 'almost-always' },

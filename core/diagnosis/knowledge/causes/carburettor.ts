@@ -37,18 +37,18 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     complaints: {
       'no-fire': 'sometimes',
       'runs-on-prime-then-dies': 'sometimes',
-      'wont-reach-speed': 'sometimes',
+      'wont-reach-speed': 'often',
       'bogs-on-throttle': 'sometimes',
       'dies-at-idle': 'sometimes',
       'loads-up-at-idle': 'sometimes',
       flooded: 'sometimes',
       'hard-to-start': 'sometimes',
-      'heavy-smoke': 'rarely',
+      'heavy-smoke': 'sometimes',
       'fades-under-way': 'rarely',
     },
     shows: {
       'limiter-caps': { missing: 'usually' },
-      'screw-turns': { 'far-out': 'often', 'far-in': 'sometimes' },
+      'screw-turns': { 'far-out': 'usually', 'far-in': 'rarely' },
       'carb-inside': { 'parts-missing-or-wrong': 'almost-always' },
       'inlet-screen': { missing: 'often' },
       'inlet-pressure': { 'slow-leak': 'sometimes', 'fast-leak': 'rarely' },
@@ -161,7 +161,13 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     weight: 1.2,
     remedy: 'Fit the right diaphragm, gasket and cover seated square',
     minutes: 16,
-    complaints: { flooded: 'usually', 'loads-up-at-idle': 'often', 'heavy-smoke': 'sometimes', 'no-fire': 'sometimes', 'hard-to-start': 'sometimes' },
+    complaints: {
+      flooded: 'usually',
+      'loads-up-at-idle': 'often',
+      'heavy-smoke': 'sometimes',
+      'no-fire': 'sometimes',
+      'hard-to-start': 'sometimes',
+    },
     shows: {
       'metering-diaphragm': { 'proud-or-crooked': 'usually', torn: 'sometimes' },
       'inlet-pressure': { 'fast-leak': 'usually' },
@@ -178,7 +184,13 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     weight: 1,
     remedy: 'Set the lever to its reference',
     minutes: 14,
-    complaints: { 'loads-up-at-idle': 'often', flooded: 'often', 'wont-reach-speed': 'sometimes', 'heavy-smoke': 'sometimes', 'bogs-on-throttle': 'rarely' },
+    complaints: {
+      'loads-up-at-idle': 'often',
+      flooded: 'often',
+      'wont-reach-speed': 'sometimes',
+      'heavy-smoke': 'sometimes',
+      'bogs-on-throttle': 'rarely',
+    },
     shows: {
       'metering-lever': { high: 'almost-always' },
       'inlet-pressure': { 'slow-leak': 'sometimes', 'fast-leak': 'sometimes' },
@@ -221,7 +233,12 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     remedy: 'Clean the low-speed circuit, screws counted and out',
     minutes: 22,
     behind: ['stale-fuel'],
-    complaints: { 'dies-at-idle': 'almost-always', 'bogs-on-throttle': 'often', 'hard-to-start': 'often', 'pops-only': 'rarely' },
+    complaints: {
+      'dies-at-idle': 'almost-always',
+      'bogs-on-throttle': 'often',
+      'hard-to-start': 'often',
+      'pops-only': 'rarely',
+    },
     shows: {
       'carb-passages': { 'low-blocked': 'almost-always' },
       'idle-speed': { low: 'often', wandering: 'sometimes' },
@@ -238,7 +255,12 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     remedy: 'Clean the main circuit and check valve',
     minutes: 22,
     behind: ['stale-fuel'],
-    complaints: { 'wont-reach-speed': 'almost-always', 'bogs-on-throttle': 'often', 'weak-under-load': 'often', 'hard-to-start': 'rarely' },
+    complaints: {
+      'wont-reach-speed': 'almost-always',
+      'bogs-on-throttle': 'often',
+      'weak-under-load': 'often',
+      'hard-to-start': 'rarely',
+    },
     shows: {
       'carb-passages': { 'high-blocked': 'almost-always' },
       'full-speed': { low: 'usually' },
@@ -254,7 +276,12 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     weight: 3,
     remedy: 'Set L on the rich side of best idle',
     minutes: 6,
-    complaints: { 'dies-at-idle': 'usually', 'bogs-on-throttle': 'usually', 'hard-to-start': 'sometimes', 'races-or-hangs': 'rarely' },
+    complaints: {
+      'dies-at-idle': 'usually',
+      'bogs-on-throttle': 'usually',
+      'hard-to-start': 'sometimes',
+      'races-or-hangs': 'rarely',
+    },
     shows: {
       'screw-turns': { 'far-in': 'sometimes' },
       'idle-speed': { wandering: 'sometimes', low: 'sometimes' },
@@ -269,7 +296,12 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     weight: 1.5,
     remedy: 'Set L on the rich side of best idle',
     minutes: 6,
-    complaints: { 'loads-up-at-idle': 'almost-always', 'dies-at-idle': 'sometimes', 'heavy-smoke': 'sometimes', 'bogs-on-throttle': 'sometimes' },
+    complaints: {
+      'loads-up-at-idle': 'almost-always',
+      'dies-at-idle': 'sometimes',
+      'heavy-smoke': 'sometimes',
+      'bogs-on-throttle': 'sometimes',
+    },
     shows: {
       'screw-turns': { 'far-out': 'often' },
       'low-screw-trial': { worse: 'almost-always' },
@@ -285,7 +317,13 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     weight: 2,
     remedy: 'Set H rich of maximum speed, by tachometer',
     minutes: 6,
-    complaints: { 'weak-under-load': 'often', 'wont-reach-speed': 'often', 'races-or-hangs': 'sometimes', 'bogs-on-throttle': 'sometimes', 'fades-under-way': 'rarely' },
+    complaints: {
+      'weak-under-load': 'often',
+      'wont-reach-speed': 'often',
+      'races-or-hangs': 'sometimes',
+      'bogs-on-throttle': 'sometimes',
+      'fades-under-way': 'rarely',
+    },
     shows: {
       'full-speed': { high: 'often', low: 'sometimes' },
       'screw-turns': { 'far-in': 'sometimes' },
@@ -300,7 +338,12 @@ export const CARBURETTOR_CAUSES: readonly CauseDef[] = [
     weight: 1.8,
     remedy: 'Set H rich of maximum speed, by tachometer',
     minutes: 6,
-    complaints: { 'wont-reach-speed': 'almost-always', 'weak-under-load': 'sometimes', 'heavy-smoke': 'sometimes', 'bogs-on-throttle': 'rarely' },
+    complaints: {
+      'wont-reach-speed': 'almost-always',
+      'weak-under-load': 'sometimes',
+      'heavy-smoke': 'sometimes',
+      'bogs-on-throttle': 'rarely',
+    },
     shows: {
       'full-speed': { low: 'usually' },
       'high-screw-trial': { worse: 'usually' },

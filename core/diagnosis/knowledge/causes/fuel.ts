@@ -56,7 +56,12 @@ export const FUEL_CAUSES: readonly CauseDef[] = [
     weight: 1,
     remedy: 'Drain, correct mix, inspect the bore before it runs again',
     minutes: 10,
-    complaints: { 'cuts-dead': 'often', 'weak-under-load': 'sometimes', 'hard-to-pull': 'sometimes', 'rattle-or-scrape': 'rarely' },
+    complaints: {
+      'cuts-dead': 'often',
+      'weak-under-load': 'sometimes',
+      'hard-to-pull': 'sometimes',
+      'rattle-or-scrape': 'rarely',
+    },
     shows: {
       'fuel-look': { 'clear-undyed': 'almost-always' },
       'exhaust-smoke': { none: 'usually' },
@@ -118,7 +123,12 @@ export const FUEL_CAUSES: readonly CauseDef[] = [
     weight: 0.7,
     remedy: 'Refit the filter, clean the inlet screen',
     minutes: 12,
-    complaints: { 'fades-under-way': 'often', 'wont-reach-speed': 'sometimes', 'hard-to-start': 'sometimes', flooded: 'rarely' },
+    complaints: {
+      'fades-under-way': 'often',
+      'wont-reach-speed': 'sometimes',
+      'hard-to-start': 'sometimes',
+      flooded: 'rarely',
+    },
     shows: {
       'fuel-filter-look': { 'off-the-line': 'almost-always' },
       'inlet-screen': { debris: 'usually' },
@@ -238,7 +248,12 @@ export const FUEL_CAUSES: readonly CauseDef[] = [
     weight: 1.8,
     remedy: 'Fit a new bulb or primer base',
     minutes: 6,
-    complaints: { 'primer-no-fuel': 'usually', 'hard-to-start': 'often', 'fades-under-way': 'rarely', 'no-fire': 'sometimes' },
+    complaints: {
+      'primer-no-fuel': 'usually',
+      'hard-to-start': 'often',
+      'fades-under-way': 'rarely',
+      'no-fire': 'sometimes',
+    },
     shows: {
       'primer-action': { 'no-fuel': 'usually', bubbles: 'sometimes' },
       'start-trial': { 'starts-and-dies': 'sometimes', nothing: 'sometimes' },

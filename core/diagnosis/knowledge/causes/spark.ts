@@ -9,7 +9,13 @@ export const SPARK_CAUSES: readonly CauseDef[] = [
     remedy: 'Fit a new plug, find what fouled it',
     minutes: 3,
     behind: ['engine-flooded', 'needle-not-sealing', 'oil-heavy-mix', 'air-filter-clogged'],
-    complaints: { 'no-fire': 'often', 'hard-to-start': 'often', 'pops-only': 'sometimes', 'cuts-dead': 'sometimes', 'bogs-on-throttle': 'rarely' },
+    complaints: {
+      'no-fire': 'often',
+      'hard-to-start': 'often',
+      'pops-only': 'sometimes',
+      'cuts-dead': 'sometimes',
+      'bogs-on-throttle': 'rarely',
+    },
     shows: {
       'plug-look': { 'black-oily': 'often', 'wet-fuel': 'sometimes', 'black-dry': 'rarely' },
       'prime-at-intake': { nothing: 'often' },
@@ -25,7 +31,12 @@ export const SPARK_CAUSES: readonly CauseDef[] = [
     weight: 1.5,
     remedy: 'Fit a new plug',
     minutes: 3,
-    complaints: { 'no-fire': 'usually', 'cuts-dead': 'sometimes', 'hard-to-start': 'sometimes', 'pops-only': 'rarely' },
+    complaints: {
+      'no-fire': 'usually',
+      'cuts-dead': 'sometimes',
+      'hard-to-start': 'sometimes',
+      'pops-only': 'rarely',
+    },
     shows: {
       'plug-look': { damaged: 'often', 'wet-fuel': 'sometimes' },
       'plug-gap': { wide: 'often' },
@@ -68,7 +79,13 @@ export const SPARK_CAUSES: readonly CauseDef[] = [
     weight: 0.9,
     remedy: 'Fit a new coil, gap by strip',
     minutes: 14,
-    complaints: { 'no-fire': 'usually', 'cuts-dead': 'often', 'pops-only': 'rarely', 'hard-to-start': 'rarely', 'kicks-back': 'hardly-ever' },
+    complaints: {
+      'no-fire': 'usually',
+      'cuts-dead': 'often',
+      'pops-only': 'rarely',
+      'hard-to-start': 'rarely',
+      'kicks-back': 'hardly-ever',
+    },
     shows: {
       'spark-tester': { none: 'often', weak: 'sometimes', intermittent: 'rarely' },
       'spark-hot': { 'fails-hot': 'usually' },
@@ -85,7 +102,13 @@ export const SPARK_CAUSES: readonly CauseDef[] = [
     weight: 0.9,
     remedy: 'Set both legs by strip, upper screw first',
     minutes: 9,
-    complaints: { 'no-fire': 'often', 'hard-to-start': 'often', 'kicks-back': 'often', 'pops-only': 'sometimes', 'cuts-dead': 'sometimes' },
+    complaints: {
+      'no-fire': 'often',
+      'hard-to-start': 'often',
+      'kicks-back': 'often',
+      'pops-only': 'sometimes',
+      'cuts-dead': 'sometimes',
+    },
     shows: {
       'coil-gap': { wide: 'often', uneven: 'often' },
       'spark-tester': { weak: 'often', intermittent: 'sometimes', none: 'rarely' },
@@ -103,7 +126,12 @@ export const SPARK_CAUSES: readonly CauseDef[] = [
     weight: 0.4,
     remedy: 'Set both legs by strip, look for flywheel wobble',
     minutes: 9,
-    complaints: { 'rattle-or-scrape': 'usually', 'hard-to-pull': 'sometimes', 'no-fire': 'sometimes', 'cuts-dead': 'rarely' },
+    complaints: {
+      'rattle-or-scrape': 'usually',
+      'hard-to-pull': 'sometimes',
+      'no-fire': 'sometimes',
+      'cuts-dead': 'rarely',
+    },
     shows: {
       'coil-gap': { tight: 'almost-always' },
       'turnover-noise': { scrape: 'usually' },
@@ -120,7 +148,13 @@ export const SPARK_CAUSES: readonly CauseDef[] = [
     weight: 0.6,
     remedy: 'New key, lap and torque the flywheel',
     minutes: 22,
-    complaints: { 'kicks-back': 'usually', 'no-fire': 'often', 'pops-only': 'sometimes', 'hard-to-start': 'sometimes', 'hard-to-pull': 'rarely' },
+    complaints: {
+      'kicks-back': 'usually',
+      'no-fire': 'often',
+      'pops-only': 'sometimes',
+      'hard-to-start': 'sometimes',
+      'hard-to-pull': 'rarely',
+    },
     shows: {
       'flywheel-key': { 'sheared-or-shifted': 'almost-always' },
       'pull-feel': { snatches: 'often' },
@@ -137,7 +171,12 @@ export const SPARK_CAUSES: readonly CauseDef[] = [
     weight: 1,
     remedy: 'Refit the boot spring, or new lead',
     minutes: 6,
-    complaints: { 'cuts-dead': 'usually', 'no-fire': 'sometimes', 'hard-to-start': 'sometimes', 'bogs-on-throttle': 'rarely' },
+    complaints: {
+      'cuts-dead': 'usually',
+      'no-fire': 'sometimes',
+      'hard-to-start': 'sometimes',
+      'bogs-on-throttle': 'rarely',
+    },
     shows: {
       'plug-lead-look': { 'loose-or-cracked': 'almost-always' },
       'spark-tester': { intermittent: 'often', none: 'sometimes' },

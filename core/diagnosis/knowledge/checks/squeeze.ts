@@ -17,7 +17,12 @@ export const SQUEEZE_CHECKS: readonly CheckDef[] = [
       { id: 'snatches', label: 'snatches' },
       { id: 'locked', label: 'locked' },
     ],
-    healthy: { weak: 'rarely', 'no-resistance': 'hardly-ever', snatches: 'hardly-ever', locked: 'hardly-ever' },
+    healthy: {
+      weak: 'rarely',
+      'no-resistance': 'hardly-ever',
+      snatches: 'hardly-ever',
+      locked: 'hardly-ever',
+    },
   },
   {
     id: 'drop-test',

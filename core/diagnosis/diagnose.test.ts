@@ -1,0 +1,231 @@
+import { describe, expect, it } from 'vitest';
+import type { Case, Evidence } from './case';
+import { diagnose } from './diagnose';
+import {
+  CAUSES,
+  openingMinutes,
+  probabilityOf,
+  toOpen,
+  checkOf,
+  type CauseDef,
+  type CauseId,
+  type ComplaintId,
+  type History,
+  type PartId,
+} from './knowledge';
+import { findingLikelihood, informativeResults } from './likelihood';
+import { fillChosen, SETS } from './sets';
+
+const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
+type Line = ComplaintId | readonly [check: string, result: string, sureness?: 'sure' | 'fair' | 'doubtful'];
+
+/** A case from a terse list: behaviours as words, findings as [check, result]. */
+const caseOf = (lines: readonly Line[], history: History = {}, off: PartId[] = []): Case => ({
+  machine: SAW,
+  history,
+  off,
+  evidence: lines.map((line): Evidence =>
+    typeof line === 'string'
+      ? { ref: line, kind: 'complaint', complaint: line }
+      : {
+          ref: line[0],
+          kind: 'finding',
+          check: line[0] as never,
+          result: line[1],
+          sureness: line[2] ?? 'sure',
+        },
+  ),
+});
+const lead = (lines: readonly Line[], history?: History): CauseId | undefined =>
+  diagnose(caseOf(lines, history)).suspects[0]?.cause;
+
+const only = (id: CauseId): number => {
+  const i = CAUSES.findIndex((c) => c.id === id);
+  for (let s = 0; s < SETS.count; s++) if (SETS.a[s] === i && SETS.b[s] === CAUSES.length) return s;
+  throw new Error(id);
+};
+
+/** Follows the plan on a machine with exactly one fault, every check answering as it most likely would. */
+function play(cause: CauseDef, steps: number): { rank: number; minutes: number } {
+  const set = Uint32Array.of(only(cause.id));
+  const [complaint] =
+    Object.entries(cause.complaints).sort((x, y) => probabilityOf(y[1]) - probabilityOf(x[1]))[0] ?? [];
+  const lines: Line[] = [complaint as ComplaintId];
+  const off: PartId[] = [];
+  let minutes = 0;
+  const out = new Float64Array(1);
+  for (let n = 0; ; n++) {
+    const { suspects, next } = diagnose(caseOf(lines, {}, off));
+    const rank = suspects.findIndex((s) => s.cause === cause.id) + 1;
+    const best = next[0];
+    if (n === steps || !best || (rank === 1 && (suspects[0]?.probability ?? 0) > 0.9))
+      return { rank, minutes };
+    const check = checkOf(best.check);
+    minutes += check.minutes + openingMinutes(check.access, new Set(off));
+    off.push(...toOpen(check.access, new Set(off)));
+    const answers = informativeResults(best.check).map((result) => {
+      const likelihood = findingLikelihood(best.check, result, 'sure');
+      if (!likelihood) throw new Error(result);
+      fillChosen(out, likelihood, set, true);
+      return { result, p: out[0] ?? 0 };
+    });
+    answers.sort((x, y) => y.p - x.p);
+    lines.push([best.check, answers[0]?.result ?? '']);
+  }
+}
+
+describe('following the plan', () => {
+  it.each(CAUSES.map((c) => [c.id, c] as const))('reaches %s at first rank', (_, cause) => {
+    expect(play(cause, 16).rank).toBe(1);
+  });
+
+  it('takes well under an hour at the bench on average', () => {
+    const minutes = CAUSES.map((cause) => play(cause, 16).minutes);
+    expect(minutes.reduce((a, b) => a + b, 0) / minutes.length).toBeLessThan(20);
+  });
+});
+
+describe('same part, opposite behaviour', () => {
+  it('a stiff metering diaphragm starves, a proud one floods', () => {
+    expect(
+      lead([
+        'runs-on-prime-then-dies',
+        ['primer-action', 'fills-firm'],
+        ['line-pressure', 'holds'],
+        ['start-trial', 'starts-and-dies'],
+        ['inlet-screen', 'clear'],
+      ]),
+    ).toBe('metering-diaphragm-stiff');
+    expect(
+      lead(['flooded', ['inlet-pressure', 'fast-leak'], ['metering-diaphragm', 'proud-or-crooked']]),
+    ).toBe('metering-diaphragm-proud');
+  });
+
+  it('the lever high floods, low starves', () => {
+    expect(lead(['flooded', ['metering-lever', 'high']])).toBe('metering-lever-high');
+    expect(lead(['dies-at-idle', ['metering-lever', 'low']])).toBe('metering-lever-low');
+  });
+
+  it('a gap wide on one leg flickers', () => {
+    expect(lead(['kicks-back', 'no-fire', ['spark-tester', 'intermittent'], ['coil-gap', 'uneven']])).toBe(
+      'coil-gap-wide',
+    );
+  });
+});
+
+describe('history', () => {
+  it('brings a tampered carburettor forward when somebody has been inside', () => {
+    const tampered = (openedBefore: 'yes' | 'no'): number =>
+      diagnose(caseOf(['bogs-on-throttle'], { openedBefore })).suspects.find(
+        (s) => s.cause === 'carb-tampered',
+      )?.probability ?? 0;
+    expect(tampered('yes')).toBeGreaterThan(20 * tampered('no'));
+  });
+
+  it('brings stale fuel forward with storage, and says why', () => {
+    const d = diagnose(caseOf(['no-fire'], { monthsStored: 8 }));
+    expect(d.suspects[0]?.cause).toBe('stale-fuel');
+    expect(d.historySays).toContain('fuel or storage over three months');
+  });
+});
+
+describe('the next check', () => {
+  it('leaves out what is surely known and offers a doubted one again', () => {
+    const next = (sureness: 'sure' | 'doubtful'): string[] =>
+      diagnose(caseOf(['no-fire', ['spark-tester', 'weak', sureness]])).next.map((n) => n.check);
+    expect(next('sure')).not.toContain('spark-tester');
+    expect(next('doubtful')).toContain('spark-tester');
+  });
+
+  it('asks for no running check on a machine that will not fire', () => {
+    const d = diagnose(caseOf(['no-fire']));
+    expect(d.next.map((n) => n.check)).not.toContain('idle-speed');
+    expect(diagnose(caseOf(['dies-at-idle'])).next.map((n) => n.check)).toContain('idle-speed');
+  });
+
+  it('asks nobody to turn a blower’s chain', () => {
+    const blower: Case = { ...caseOf(['weak-under-load']), machine: { kind: 'blower' } };
+    expect(diagnose(blower).next.map((n) => n.check)).not.toContain('drive-free');
+    expect(diagnose(blower).suspects.map((s) => s.cause)).not.toContain('drive-drag');
+  });
+
+  it('counts shared access: with the recoil off the gap gets dearer by nothing, and rises', () => {
+    const find = (off: PartId[]) => {
+      const { next } = diagnose(caseOf(['no-fire', ['spark-tester', 'weak']], {}, off));
+      return {
+        ...next.find((n) => n.check === 'coil-gap'),
+        rank: next.findIndex((n) => n.check === 'coil-gap'),
+      };
+    };
+    expect(find([]).minutes).toBe(7);
+    expect(find([]).opens).toEqual(['recoil']);
+    expect(find(['recoil']).minutes).toBe(3);
+    expect(find(['recoil']).rank).toBeLessThan(find([]).rank);
+  });
+
+  it('foresees results that add up, and never promises less than nothing', () => {
+    for (const n of diagnose(caseOf(['fades-under-way'])).next) {
+      expect(n.value).toBeGreaterThan(0);
+      if (n.outlook.length > 0) expect(n.outlook.reduce((s, o) => s + o.chance, 0)).toBeCloseTo(1, 9);
+    }
+  });
+});
+
+describe('explaining', () => {
+  it('says which finding raised and which lowered a suspect', () => {
+    const d = diagnose(caseOf(['fades-under-way', ['tank-vent', 'blocked'], ['fuel-filter-look', 'clean']]));
+    const moved = new Map(d.suspects[0]?.moved.map((m) => [m.ref, m.logOdds]));
+    expect(d.suspects[0]?.cause).toBe('tank-vent-blocked');
+    expect(d.suspects[0]?.moved[0]?.ref).toBe('tank-vent');
+    expect(moved.get('tank-vent')).toBeGreaterThan(2);
+    const filter = d.suspects.find((s) => s.cause === 'fuel-filter-clogged');
+    if (filter) expect(filter.moved.find((m) => m.ref === 'fuel-filter-look')?.logOdds).toBeLessThan(0);
+  });
+
+  it('calls out smoke on a machine said to be lean', () => {
+    const d = diagnose(
+      caseOf(['bogs-on-throttle', 'dies-at-idle', ['low-screw-trial', 'cured'], ['exhaust-smoke', 'heavy']]),
+    );
+    expect(d.together).toEqual(['low-screw-lean']);
+    expect(d.unexplained).toMatchObject([{ check: 'exhaust-smoke', result: 'heavy' }]);
+  });
+
+  it('wants a spark seen in daylight looked at again when the engine runs on prime', () => {
+    const d = diagnose(
+      caseOf([
+        'runs-on-prime-then-dies',
+        ['spark-tester', 'none'],
+        ['prime-at-intake', 'runs-briefly'],
+        ['start-trial', 'starts-and-dies'],
+      ]),
+    );
+    expect(d.repeat[0]?.ref).toBe('spark-tester');
+  });
+
+  it('asks what stands behind a scored piston', () => {
+    const d = diagnose(
+      caseOf(['weak-under-load', ['piston-exhaust-side', 'scored'], ['compression-gauge', 'low']]),
+    );
+    expect(d.suspects[0]?.cause).toBe('piston-heat-scored');
+    expect(d.behind.map((b) => b.cause)).toEqual(
+      expect.arrayContaining(['intake-leak', 'high-screw-lean', 'no-oil-in-fuel']),
+    );
+  });
+
+  it('finds two faults at once when each was seen', () => {
+    const d = diagnose(
+      caseOf([
+        'hard-to-start',
+        'wont-reach-speed',
+        ['line-pressure', 'leaks'],
+        ['spark-screen-look', 'blocked'],
+      ]),
+    );
+    expect(d.together.toSorted()).toEqual(['fuel-line-leak', 'spark-screen-clogged']);
+  });
+
+  it('answers the same question the same way', () => {
+    const c = caseOf(['no-fire', ['spark-tester', 'weak']]);
+    expect(diagnose(c)).toEqual(diagnose(c));
+  });
+});

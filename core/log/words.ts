@@ -1,0 +1,118 @@
+import { behaviourOf, causeOf, checkOf, partOf, resultOf, type History } from '../diagnosis';
+import { formatTurns } from '../units';
+import type { Reading } from '../reading';
+import type { Entry, Stage } from './entry';
+import type { TrailLine } from './picture';
+
+const STAGES: Readonly<Record<Stage, string>> = {
+  hook: 'Back on its hook',
+  bench: 'On the bench',
+  parts: 'Waits for parts',
+  answer: 'Waits for an answer',
+  proof: 'Being proved',
+  closed: 'Closed',
+};
+const OUTCOMES = { cured: 'cured it', better: 'better, not cured', 'no-change': 'changed nothing' } as const;
+const ANSWERS = { 'put-right': 'put right', 'ruled-out': 'ruled out', waived: 'waived' } as const;
+
+/** A raw reading as it was written down, with its unit. */
+export function readingWords(reading: Reading): string {
+  const parts = [
+    reading.psi && `${reading.psi.join(' ')} psi`,
+    reading.mm && `${reading.mm.map((mm) => mm.toFixed(2)).join(' and ')} mm`,
+    reading.rpm && `${reading.rpm.join(' ')} rpm`,
+    reading.turns &&
+      Object.entries(reading.turns)
+        .map(([screw, turns]) => `${screw} ${formatTurns(turns)}`)
+        .join(', '),
+    reading.decompressor === 'open' && 'valve open',
+  ];
+  return parts.filter(Boolean).join(', ');
+}
+
+/** History answers in words, one each. */
+export function historyWords(h: History): string[] {
+  const months = (n: number): string => (n < 1 ? 'under a month' : n === 1 ? '1 month' : `${n} months`);
+  return [
+    h.monthsStored !== undefined && `stood ${months(h.monthsStored)}`,
+    h.fuelAgeMonths !== undefined && `fuel ${months(h.fuelAgeMonths)} old`,
+    h.mixedBy &&
+      h.mixedBy !== 'unknown' &&
+      { owner: 'owner mixes', shop: 'shop mix', canned: 'canned mix' }[h.mixedBy],
+    h.stopped &&
+      {
+        suddenly: 'stopped suddenly',
+        gradually: 'got worse gradually',
+        'no-restart-after-rest': 'no restart after a rest',
+      }[h.stopped],
+    h.failsWhen && { hot: 'fails hot', cold: 'fails cold', always: 'fails hot and cold' }[h.failsWhen],
+    h.openedBefore &&
+      { yes: 'somebody has been into it', no: 'never opened', unknown: 'opened before? not known' }[
+        h.openedBefore
+      ],
+    h.lightUse && 'light use',
+    h.dailyUse && 'daily use',
+    h.sharedCan && 'other machines on the same can',
+    h.alreadyTried && `already tried: ${h.alreadyTried}`,
+  ].filter((words): words is string => !!words);
+}
+
+/** An entry as the trail tells it: what it is about, and what it says. */
+export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'>): {
+  about: string;
+  says: string;
+} {
+  switch (entry.kind) {
+    case 'complaint':
+      return {
+        about: 'Complaint',
+        says: [behaviourOf(entry.body.complaint).label, entry.body.words && `“${entry.body.words}”`]
+          .filter(Boolean)
+          .join(' '),
+      };
+    case 'history':
+      return { about: 'History', says: historyWords(entry.body.answers).join(', ') };
+    case 'finding':
+      return findingSays(entry, judged);
+    case 'took-off':
+    case 'put-back': {
+      const name = 'part' in entry.body ? partOf(entry.body.part).name : entry.body.thing;
+      return { about: entry.kind === 'took-off' ? 'Off' : 'Back on', says: name };
+    }
+    case 'repair':
+      return {
+        about: 'Repair',
+        says: `${causeOf(entry.body.cause).remedy}: ${OUTCOMES[entry.body.outcome]}${entry.body.note ? `. ${entry.body.note}` : ''}`,
+      };
+    case 'verdict': {
+      const words = entry.body.words ? `. ${entry.body.words}` : '';
+      return 'settles' in entry.body
+        ? { about: 'Settled', says: `${causeOf(entry.body.settles).name}${words}` }
+        : {
+            about: 'Behind it',
+            says: `${causeOf(entry.body.behind).name}: ${ANSWERS[entry.body.answer]}${words}`,
+          };
+    }
+    case 'note':
+      return { about: 'Note', says: entry.body.text };
+    case 'stage': {
+      const { stage, waitingFor, reason } = entry.body;
+      return { about: 'Stage', says: [STAGES[stage], waitingFor, reason].filter(Boolean).join(': ') };
+    }
+    case 'strike':
+      return { about: 'Struck', says: entry.body.reason };
+  }
+}
+
+function findingSays(
+  entry: Extract<Entry, { kind: 'finding' }>,
+  judged: TrailLine['judged'],
+): { about: string; says: string } {
+  const { check, result, reading, note } = entry.body;
+  const id = result ?? (judged && 'result' in judged ? judged.result : undefined);
+  const label = id === undefined ? 'cannot be judged' : (resultOf(check, id)?.label ?? id);
+  return {
+    about: checkOf(check).name,
+    says: [label, reading && readingWords(reading), note].filter(Boolean).join(', '),
+  };
+}

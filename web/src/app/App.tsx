@@ -1,0 +1,45 @@
+import { useEffect, useState, type ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import { createBrowserRouter, Link, RouterProvider } from 'react-router';
+import { hearChanges } from '../api/stream';
+import { Bench } from '../bench/Bench';
+import { CheckIn } from '../checkin/CheckIn';
+import { Rack } from '../rack/Rack';
+import { Blank } from '../ui/State';
+import { keepSettings } from './settings';
+import { Shell } from './Shell';
+import { createStore } from './store';
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    children: [
+      { path: '/', element: <Rack show="open" /> },
+      { path: '/closed', element: <Rack show="closed" /> },
+      { path: '/check-in', element: <CheckIn /> },
+      { path: '/job/:jobId', element: <Bench /> },
+      {
+        path: '*',
+        element: (
+          <Blank title="Nothing hangs here">
+            <Link to="/" className="font-semibold text-rust underline">
+              To the rack
+            </Link>
+          </Blank>
+        ),
+      },
+    ],
+  },
+]);
+
+/** The whole interface. */
+export function App(): ReactElement {
+  const [store] = useState(createStore);
+  useEffect(() => hearChanges(store), [store]);
+  useEffect(() => store.subscribe(() => keepSettings(store.getState().settings)), [store]);
+  return (
+    <Provider store={store}>
+      <RouterProvider router={router} />
+    </Provider>
+  );
+}

@@ -1,0 +1,122 @@
+import { CloudOff, Keyboard, Moon, Plus, Sun } from 'lucide-react';
+import { useEffect, useMemo, useState, type ReactElement } from 'react';
+import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import { Toaster } from 'sonner';
+import { useAccountsQuery } from '../api/api';
+import { KeyList } from './KeyList';
+import { useKeys } from './keys';
+import { technicianChosen, themeTurned } from './settings';
+import { useAppDispatch, useAppSelector } from './store';
+
+const ICON_BUTTON = 'grid size-11 place-items-center rounded-md hover:bg-line';
+
+/** What stays round every screen: the way to the rack and check-in, who is at the bench, light, keys, connection. */
+export function Shell(): ReactElement {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [keysOpen, setKeysOpen] = useState(false);
+  const { theme } = useAppSelector((s) => s.settings);
+  const { unsent, offline } = useAppSelector((s) => s.outbox);
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme;
+  }, [theme]);
+  const bindings = useMemo(
+    () => [
+      { key: '?', does: 'this list', run: () => setKeysOpen(true) },
+      { key: 'r', does: 'the rack', run: () => void navigate('/') },
+      { key: 'n', does: 'check a machine in', run: () => void navigate('/check-in') },
+      { key: 'd', does: 'light or dark', run: () => void dispatch(themeTurned()) },
+    ],
+    [dispatch, navigate],
+  );
+  useKeys(bindings);
+
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <header className="flex items-center gap-1 border-b-2 border-line px-3 sm:gap-3 sm:px-5">
+        <Link
+          to="/"
+          className="flex min-h-12 items-center gap-2 rounded-md pr-2 text-xl font-bold"
+          aria-label="Rusty Wren, the rack"
+        >
+          <img src="/wren.svg" alt="" className="size-8" />
+          <span className="hidden sm:inline">Rusty Wren</span>
+        </Link>
+        <nav className="flex gap-1">
+          <NavLink
+            to="/"
+            end
+            className={({ isActive }) =>
+              `flex min-h-11 items-center rounded-md px-3 font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+            }
+          >
+            Rack
+          </NavLink>
+          <NavLink
+            to="/check-in"
+            className={({ isActive }) =>
+              `flex min-h-11 items-center gap-1 rounded-md px-3 font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+            }
+          >
+            <Plus size={18} aria-hidden /> Check in
+          </NavLink>
+        </nav>
+        <div className="ml-auto flex items-center gap-1">
+          {unsent.length > 0 && offline && (
+            <p role="status" className="flex items-center gap-2 font-semibold text-ochre">
+              <CloudOff size={20} aria-hidden /> {unsent.length} kept here, not sent yet
+            </p>
+          )}
+          <Technician />
+          <button
+            type="button"
+            className={ICON_BUTTON}
+            onClick={() => dispatch(themeTurned())}
+            aria-label={theme === 'dark' ? 'Light' : 'Dark'}
+          >
+            {theme === 'dark' ? <Sun aria-hidden /> : <Moon aria-hidden />}
+          </button>
+          <button
+            type="button"
+            className={`${ICON_BUTTON} hidden sm:grid`}
+            onClick={() => setKeysOpen(true)}
+            aria-label="Keys"
+          >
+            <Keyboard aria-hidden />
+          </button>
+        </div>
+      </header>
+      <main className="flex flex-1 flex-col">
+        <Outlet />
+      </main>
+      <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
+      <Toaster position="top-center" theme={theme} toastOptions={{ style: { fontSize: '1rem' } }} />
+    </div>
+  );
+}
+
+function Technician(): ReactElement | null {
+  const dispatch = useAppDispatch();
+  const { data: accounts } = useAccountsQuery();
+  const accountId = useAppSelector((s) => s.settings.accountId);
+  const first = accounts?.[0]?.id;
+  const known = accounts?.some((a) => a.id === accountId);
+  useEffect(() => {
+    if (first && !known) dispatch(technicianChosen(first));
+  }, [dispatch, first, known]);
+  if (!accounts) return null;
+  return (
+    <select
+      aria-label="At the bench"
+      className="min-h-11 max-w-36 rounded-md bg-transparent px-2 font-semibold hover:bg-line sm:max-w-none"
+      value={accountId ?? ''}
+      onChange={(e) => dispatch(technicianChosen(e.target.value))}
+    >
+      {accounts.map((a) => (
+        <option key={a.id} value={a.id}>
+          {a.name}
+        </option>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,69 @@
+import { CHECKS, checkOf, type CheckId, type NextCheck } from '@rusty-wren/core/diagnosis';
+import { useState, type ReactElement } from 'react';
+import { minutesWords } from '../rack/words';
+import { Button } from '../ui/Button';
+import { Sheet } from '../ui/Sheet';
+
+const SHOWN = 5;
+
+/** The next best checks, and the way to any other. */
+export function Alternatives({
+  next,
+  current,
+  onPick,
+}: {
+  next: readonly NextCheck[];
+  current: CheckId | null;
+  onPick: (check: CheckId) => void;
+}): ReactElement {
+  const [all, setAll] = useState(false);
+  const planned = new Map(next.map((n) => [n.check, n]));
+  const pick = (check: CheckId): void => {
+    setAll(false);
+    onPick(check);
+  };
+  return (
+    <section aria-label="Other checks" className="mt-7">
+      <h3 className="font-semibold text-soft">Or</h3>
+      <ul className="mt-1 max-w-2xl">
+        {next
+          .filter((n) => n.check !== current)
+          .slice(0, SHOWN)
+          .map((n) => (
+            <li key={n.check}>
+              <button
+                type="button"
+                data-alternative
+                onClick={() => pick(n.check)}
+                className="flex min-h-11 w-full items-baseline justify-between gap-4 border-b border-line py-2 text-left text-lg hover:border-ink"
+              >
+                <span className="font-semibold">{checkOf(n.check).name}</span>
+                <span className="shrink-0">{minutesWords(n.minutes)}</span>
+              </button>
+            </li>
+          ))}
+      </ul>
+      <Button look="quiet" className="mt-1 !px-0" onClick={() => setAll(true)}>
+        Any other check
+      </Button>
+      <Sheet title="Any check" open={all} onOpenChange={setAll}>
+        <ul>
+          {CHECKS.map((check) => (
+            <li key={check.id}>
+              <button
+                type="button"
+                onClick={() => pick(check.id)}
+                className="flex min-h-11 w-full items-baseline justify-between gap-4 border-b border-line py-2 text-left text-lg hover:border-ink"
+              >
+                <span className="font-semibold">{check.name}</span>
+                <span className="shrink-0 text-soft">
+                  {minutesWords(planned.get(check.id)?.minutes ?? check.minutes)}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </Sheet>
+    </section>
+  );
+}

@@ -1,0 +1,168 @@
+import { entryWords, type Picture, type TrailLine } from '@rusty-wren/core/log';
+import type { CheckId } from '@rusty-wren/core/diagnosis';
+import { format, isSameDay } from 'date-fns';
+import { useState, type FormEvent, type ReactElement } from 'react';
+import { Button } from '../ui/Button';
+import { Sheet } from '../ui/Sheet';
+import { SURENESS_WORDS } from './SurenessPick';
+import type { Log } from './useJob';
+
+const REASONS = ['Read wrong', 'Poor light', 'Wrong machine', 'Typed wrong'];
+
+/** Everything logged, newest first; what no longer counts stays readable, struck through, with its reason. */
+export function Trail({
+  picture,
+  log,
+  onRepeat,
+}: {
+  picture: Picture;
+  log: Log;
+  onRepeat: (check: CheckId) => void;
+}): ReactElement {
+  const [open, setOpen] = useState<string | null>(null);
+  const [striking, setStriking] = useState<TrailLine | null>(null);
+  const lines = picture.trail.filter((l) => l.entry.kind !== 'strike').toReversed();
+  return (
+    <section aria-label="Evidence so far">
+      <h2 className="text-2xl font-bold">So far</h2>
+      {lines.length === 0 && <p className="mt-2 text-lg text-soft">Nothing logged yet.</p>}
+      <ol className="mt-2">
+        {lines.map((line, i) => {
+          const before = lines[i - 1];
+          const newDay = !before || !isSameDay(before.entry.notedAt, line.entry.notedAt);
+          return (
+            <li key={line.entry.id}>
+              {newDay && <p className="pt-2 text-soft">{format(line.entry.notedAt, 'EEEE d MMMM')}</p>}
+              <Line
+                line={line}
+                open={open === line.entry.id}
+                onToggle={() => setOpen(open === line.entry.id ? null : line.entry.id)}
+                onStrike={() => setStriking(line)}
+                onUnstrike={() => unstrike(picture, line, log)}
+                onRepeat={onRepeat}
+              />
+            </li>
+          );
+        })}
+      </ol>
+      <StrikeSheet
+        key={striking?.entry.id}
+        line={striking}
+        onClose={() => setStriking(null)}
+        onStrike={(reason) => {
+          if (striking) log('strike', { reason }, striking.entry.id);
+          setStriking(null);
+          setOpen(null);
+        }}
+      />
+    </section>
+  );
+}
+
+/** Strikes the strike: the entry counts again. */
+function unstrike(picture: Picture, line: TrailLine, log: Log): void {
+  const strike = picture.trail.findLast((l) => l.state === 'live' && l.entry.strikes === line.entry.id);
+  if (strike) log('strike', { reason: 'Taken back' }, strike.entry.id);
+}
+
+function Line({
+  line,
+  open,
+  onToggle,
+  onStrike,
+  onUnstrike,
+  onRepeat,
+}: {
+  line: TrailLine;
+  open: boolean;
+  onToggle: () => void;
+  onStrike: () => void;
+  onUnstrike: () => void;
+  onRepeat: (check: CheckId) => void;
+}): ReactElement {
+  const { entry, state, reason } = line;
+  const { about, says } = entryWords(line);
+  const gone = state !== 'live';
+  const sureness =
+    entry.kind === 'finding' && entry.body.sureness !== 'sure'
+      ? SURENESS_WORDS[entry.body.sureness].toLowerCase()
+      : null;
+  return (
+    <div
+      className={`border-b border-line ${gone ? 'text-soft' : ''}`}
+      data-state={state}
+      data-entry={entry.kind}
+    >
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={onToggle}
+        className="flex min-h-11 w-full items-baseline gap-3 py-1.5 text-left leading-snug"
+      >
+        <span className="shrink-0 text-soft">{format(entry.notedAt, 'HH:mm')}</span>
+        <span className="min-w-0">
+          <span className={gone ? 'line-through' : ''}>
+            {about}: <strong className="font-semibold">{says}</strong>
+            {sureness && <span className="text-ochre"> ({sureness})</span>}
+          </span>
+          {gone && reason && <span className="block italic">{reason}</span>}
+          {entry.seq === null && <span className="text-ochre"> not sent yet</span>}
+        </span>
+      </button>
+      {open && (
+        <div className="flex flex-wrap gap-2 pb-3">
+          {entry.kind === 'finding' && <Button onClick={() => onRepeat(entry.body.check)}>Repeat it</Button>}
+          {state === 'struck' ? (
+            <Button onClick={onUnstrike}>Let it count again</Button>
+          ) : (
+            <Button onClick={onStrike}>Strike it out</Button>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function StrikeSheet({
+  line,
+  onClose,
+  onStrike,
+}: {
+  line: TrailLine | null;
+  onClose: () => void;
+  onStrike: (reason: string) => void;
+}): ReactElement {
+  const [reason, setReason] = useState('');
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (reason.trim()) onStrike(reason.trim());
+  };
+  const words = line ? entryWords(line) : null;
+  return (
+    <Sheet title="Why does this not count?" open={line !== null} onOpenChange={(open) => !open && onClose()}>
+      <p className="text-xl">
+        {words?.about}: <strong>{words?.says}</strong>
+      </p>
+      <div className="mt-4 flex flex-wrap gap-2">
+        {REASONS.map((r) => (
+          <Button key={r} onClick={() => onStrike(r)}>
+            {r}
+          </Button>
+        ))}
+      </div>
+      <form onSubmit={submit} className="mt-4 flex gap-2">
+        <input
+          aria-label="Reason"
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          maxLength={500}
+          placeholder="or in your own words"
+          className="min-h-11 flex-1 rounded-md border-2 border-line bg-card px-3"
+        />
+        <Button type="submit" look="rust" disabled={!reason.trim()}>
+          Strike
+        </Button>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,92 @@
+import { PARTS } from '@rusty-wren/core/diagnosis';
+import type { OffItem } from '@rusty-wren/core/log';
+import { Plus, Undo2 } from 'lucide-react';
+import { useState, type FormEvent, type ReactElement } from 'react';
+import { Button } from '../ui/Button';
+import { Sheet } from '../ui/Sheet';
+import type { Log } from './useJob';
+
+/** What is off the machine and has to go back, in the order it came off. */
+export function Tray({ off, log }: { off: readonly OffItem[]; log: Log }): ReactElement {
+  const [adding, setAdding] = useState(false);
+  const back = (item: OffItem): void => {
+    log('put-back', item.part ? { part: item.part } : { thing: item.name });
+  };
+  return (
+    <section aria-label="Tray: what is off" className="flex min-w-0 items-center gap-2 overflow-x-auto">
+      <h2 className="shrink-0 font-bold">Off</h2>
+      {off.length === 0 && <p className="shrink-0 text-soft">nothing</p>}
+      {off.map((item) => (
+        <button
+          key={item.entryId}
+          type="button"
+          onClick={() => back(item)}
+          aria-label={`Put back: ${item.name}`}
+          className="inline-flex min-h-11 shrink-0 items-center gap-2 rounded-md border-2 border-ink bg-card px-3 font-semibold hover:bg-line"
+        >
+          {item.name} <Undo2 size={17} aria-hidden />
+        </button>
+      ))}
+      <button
+        type="button"
+        onClick={() => setAdding(true)}
+        aria-label="Took something off"
+        className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-line"
+      >
+        <Plus aria-hidden />
+      </button>
+      <TookOff open={adding} onOpenChange={setAdding} off={off} log={log} />
+    </section>
+  );
+}
+
+function TookOff({
+  open,
+  onOpenChange,
+  off,
+  log,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  off: readonly OffItem[];
+  log: Log;
+}): ReactElement {
+  const [thing, setThing] = useState('');
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (!thing.trim()) return;
+    log('took-off', { thing: thing.trim() });
+    setThing('');
+    onOpenChange(false);
+  };
+  return (
+    <Sheet title="Took off" open={open} onOpenChange={onOpenChange}>
+      <div className="flex flex-wrap gap-2">
+        {PARTS.filter((part) => !off.some((o) => o.part === part.id)).map((part) => (
+          <Button
+            key={part.id}
+            onClick={() => {
+              log('took-off', { part: part.id });
+              onOpenChange(false);
+            }}
+          >
+            {part.name}
+          </Button>
+        ))}
+      </div>
+      <form onSubmit={submit} className="mt-5 flex gap-2">
+        <input
+          aria-label="Any loose thing"
+          value={thing}
+          onChange={(e) => setThing(e.target.value)}
+          maxLength={120}
+          placeholder="a loose thing: washer behind the choke lever"
+          className="min-h-11 flex-1 rounded-md border-2 border-line bg-card px-3"
+        />
+        <Button type="submit" disabled={!thing.trim()}>
+          Add
+        </Button>
+      </form>
+    </Sheet>
+  );
+}

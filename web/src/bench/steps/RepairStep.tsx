@@ -1,0 +1,95 @@
+import { causeOf, OUTCOMES, type CauseId, type Outcome } from '@rusty-wren/core/diagnosis';
+import type { Settled } from '@rusty-wren/core/log';
+import { useState, type ReactElement } from 'react';
+import { Button } from '../../ui/Button';
+import type { Log } from '../useJob';
+import { BIG_BUTTON, StepHead } from './StepHead';
+
+const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  cured: 'Cured it',
+  better: 'Better, not cured',
+  'no-change': 'Changed nothing',
+};
+
+/** A cause is settled: mend it and say how that turned out. */
+export function RepairStep({ settled, log }: { settled: Settled; log: Log }): ReactElement {
+  const cause = causeOf(settled.cause);
+  const [note, setNote] = useState('');
+  return (
+    <section aria-label="Repair">
+      <StepHead eyebrow="Mend it" title={cause.name} aside={`${cause.minutes} min`} />
+      <p className="mt-3 text-2xl">{cause.remedy}.</p>
+      <label className="mt-5 block max-w-xl">
+        <span className="font-semibold">What was done, if worth keeping</span>
+        <input
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+          maxLength={1000}
+          className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
+        />
+      </label>
+      <p className="mt-5 text-lg font-semibold">And then?</p>
+      <div className="mt-2 flex flex-wrap gap-3">
+        {OUTCOMES.map((outcome) => (
+          <button
+            key={outcome}
+            type="button"
+            className={BIG_BUTTON}
+            onClick={() =>
+              log('repair', { cause: cause.id, outcome, ...(note.trim() && { note: note.trim() }) })
+            }
+          >
+            {OUTCOME_WORDS[outcome]}
+          </button>
+        ))}
+      </div>
+      <Button
+        look="quiet"
+        className="mt-4 !px-0"
+        onClick={() => log('strike', { reason: 'Not settled after all' }, settled.entryId)}
+      >
+        Not settled after all
+      </Button>
+    </section>
+  );
+}
+
+/** What may stand behind a cured result: each answered before the job can close. */
+export function BehindStep({
+  cause,
+  open,
+  log,
+}: {
+  cause: CauseId;
+  open: readonly CauseId[];
+  log: Log;
+}): ReactElement {
+  return (
+    <section aria-label="Behind it">
+      <StepHead eyebrow="Before it leaves" title="What caused it?" />
+      <p className="mt-3 max-w-[58ch] text-xl leading-snug">
+        {causeOf(cause).name} is a result. Left alone, what made it will make it again.
+      </p>
+      <ul className="mt-4 max-w-2xl">
+        {open.map((id) => (
+          <li
+            key={id}
+            className="flex flex-wrap items-center justify-between gap-3 border-b border-line py-3"
+          >
+            <span className="text-xl font-semibold">{causeOf(id).name}</span>
+            <span className="flex gap-2">
+              <Button onClick={() => log('verdict', { behind: id, answer: 'ruled-out' })}>Ruled out</Button>
+              <Button onClick={() => log('verdict', { behind: id, answer: 'put-right' })}>Put right</Button>
+              <Button
+                look="quiet"
+                onClick={() => log('verdict', { behind: id, answer: 'waived', words: 'Not looked at' })}
+              >
+                Leave it
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,25 @@
+import type { ReactElement, ReactNode } from 'react';
+
+/** The head of whatever the job asks for now: the same shape for a check, a repair, a proof. */
+export function StepHead({
+  eyebrow,
+  title,
+  aside,
+}: {
+  eyebrow: string;
+  title: string;
+  aside?: ReactNode;
+}): ReactElement {
+  return (
+    <>
+      <p className="font-semibold text-rust">{eyebrow}</p>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <h2 className="text-4xl leading-tight font-bold sm:text-5xl">{title}</h2>
+        {aside && <p className="text-3xl font-bold whitespace-nowrap">{aside}</p>}
+      </div>
+    </>
+  );
+}
+
+export const BIG_BUTTON =
+  'min-h-16 min-w-32 rounded-md border-2 border-ink bg-card px-5 py-2 text-xl font-semibold hover:bg-ink hover:text-paper';
