@@ -56,7 +56,12 @@ module.exports = {
       from: { path: '^(contract|server|web|scripts)/' },
       to: { path: '^core/', pathNot: '^core/[^/]+/index\\.ts$' },
     },
-    { name: 'nothing-unresolved', severity: 'error', from: { pathNot: '\\.d\\.ts$' }, to: { couldNotResolve: true } },
+    {
+      name: 'nothing-unresolved',
+      severity: 'error',
+      from: { pathNot: '\\.d\\.ts$' },
+      to: { couldNotResolve: true },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

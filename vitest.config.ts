@@ -7,7 +7,12 @@ export default defineConfig({
         test: {
           name: 'unit',
           environment: 'node',
-          include: ['core/**/*.test.ts', 'contract/**/*.test.ts', 'web/src/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: [
+            'core/**/*.test.ts',
+            'contract/**/*.test.ts',
+            'web/src/**/*.test.ts',
+            'scripts/**/*.test.ts',
+          ],
           testTimeout: 30_000,
         },
       },

@@ -1,0 +1,135 @@
+import { diagnose } from '@rusty-wren/core/diagnosis';
+import { describe, expect, it } from 'vitest';
+import { caseFromFile, caseReport, parseCaseFile } from './index';
+
+const EXAMPLE = {
+  format: 'rusty-wren-case/1',
+  machine: { kind: 'chainsaw', displacementCc: 45 },
+  history: { monthsStored: 6, openedBefore: 'unknown', lightUse: true, failsWhen: 'hot' },
+  log: [
+    { complaint: 'kicks-back' },
+    { check: 'fuel-smell', result: 'fresh', sureness: 'sure' },
+    { check: 'compression-gauge', psi: [62, 98, 117, 124], decompressor: 'closed', altitudeM: 0 },
+    { repair: 'coil-failed', outcome: 'no-change' },
+  ],
+};
+const withLog = (...log: object[]): string => JSON.stringify({ ...EXAMPLE, log });
+const read = (text: string) => caseFromFile(parseCaseFile(text));
+const problem = (text: string): string => {
+  try {
+    parseCaseFile(text);
+  } catch (error) {
+    return (error as Error).message;
+  }
+  throw new Error('was accepted');
+};
+
+describe('a case file', () => {
+  it('becomes a case with its readings judged: 124 psi and still rising is only fairly sure', () => {
+    const { case: c } = read(JSON.stringify(EXAMPLE));
+    expect(c.evidence).toEqual([
+      { ref: 'log[0]', kind: 'complaint', complaint: 'kicks-back' },
+      { ref: 'log[1]', kind: 'finding', check: 'fuel-smell', result: 'fresh', sureness: 'sure' },
+      { ref: 'log[2]', kind: 'finding', check: 'compression-gauge', result: 'good', sureness: 'fair' },
+      { ref: 'log[3]', kind: 'repair', cause: 'coil-failed', outcome: 'no-change' },
+    ]);
+  });
+
+  it('lets a later check supersede the earlier one, and a tray fill and empty', () => {
+    const { case: c } = read(
+      withLog(
+        { check: 'fuel-smell', result: 'stale' },
+        { tookOff: 'recoil' },
+        { tookOff: 'plug' },
+        { putBack: 'plug' },
+        { check: 'fuel-smell', result: 'fresh', sureness: 'fair' },
+      ),
+    );
+    expect(c.evidence).toEqual([
+      { ref: 'log[4]', kind: 'finding', check: 'fuel-smell', result: 'fresh', sureness: 'fair' },
+    ]);
+    expect(c.off).toEqual(['recoil']);
+  });
+
+  it('takes one figure or several', () => {
+    const { case: c } = read(
+      withLog(
+        { check: 'idle-speed', rpm: 2750 },
+        { check: 'coil-gap', mm: [0.3, 0.5] },
+        { check: 'screw-turns', turns: { H: 3.5 } },
+      ),
+    );
+    expect(c.evidence.map((e) => e.kind === 'finding' && e.result)).toEqual(['in-band', 'uneven', 'far-out']);
+  });
+
+  it('asks for a reading that could not be judged to be repeated', () => {
+    const { case: c, refused } = read(
+      withLog({ check: 'compression-gauge', psi: [60], decompressor: 'open' }),
+    );
+    expect(c.evidence).toEqual([]);
+    expect(caseReport(c, diagnose(c), refused)).toMatchObject({ repeat: [{ check: 'compression-gauge' }] });
+  });
+});
+
+describe('the report', () => {
+  const { case: c, refused } = read(JSON.stringify(EXAMPLE));
+  const report = caseReport(c, diagnose(c), refused) as {
+    suspects: { cause: string; probability: number }[];
+    next: { value: number; minutes: number }[];
+  };
+
+  it('holds suspects and next checks above 0.1 %, best first', () => {
+    for (const [list, key] of [
+      [report.suspects, 'probability'],
+      [report.next, 'value'],
+    ] as const) {
+      const values = list.map((x) => (x as unknown as Record<string, number>)[key] ?? NaN);
+      expect(values.length).toBeGreaterThan(3);
+      expect(values.toSorted((x, y) => y - x)).toEqual(values);
+      expect(Math.min(...values)).toBeGreaterThanOrEqual(0.001);
+    }
+  });
+
+  it('does not accuse the coil that was changed in vain', () => {
+    expect(report.suspects.slice(0, 2).map((s) => s.cause)).toEqual(
+      expect.arrayContaining(['flywheel-key-sheared', 'coil-gap-wide']),
+    );
+    expect(report.suspects.find((s) => s.cause === 'coil-failed')?.probability ?? 0).toBeLessThan(0.02);
+  });
+});
+
+describe('what is malformed is refused in one line naming the field', () => {
+  it.each([
+    ['{', 'is not JSON'],
+    ['[]', 'must be of type object'],
+    [JSON.stringify({ ...EXAMPLE, format: 'other/1' }), 'format must be [rusty-wren-case/1]'],
+    [JSON.stringify({ ...EXAMPLE, machine: { kind: 'mower' } }), 'machine.kind must be one of'],
+    [
+      JSON.stringify({ ...EXAMPLE, machine: { kind: 'edger', displacementCc: '25' } }),
+      'machine.displacementCc must be a number',
+    ],
+    [JSON.stringify({ ...EXAMPLE, history: { monthsStored: -1 } }), 'history.monthsStored must be greater'],
+    [
+      JSON.stringify({ ...EXAMPLE, history: { openedBefore: 'maybe' } }),
+      'history.openedBefore must be one of',
+    ],
+    [JSON.stringify({ ...EXAMPLE, extra: 1 }), 'extra is not allowed'],
+    [withLog({ complaint: 'wobbles' }), 'log[0].complaint must be one of'],
+    [
+      withLog({ complaint: 'flooded' }, { check: 'fuel-taste', result: 'bad' }),
+      'log[1].check must be one of',
+    ],
+    [withLog({ check: 'fuel-smell', result: 'purple' }), 'log[0]: purple is not a result of fuel-smell'],
+    [withLog({ check: 'fuel-smell' }), 'log[0] must contain at least one of'],
+    [withLog({ check: 'fuel-smell', result: 'fresh', sureness: 'very' }), 'log[0].sureness must be one of'],
+    [withLog({ repair: 'coil-failed' }), 'log[0].outcome is required'],
+    [withLog({ complaint: 'flooded', repair: 'coil-failed', outcome: 'cured' }), 'log[0]'],
+    [withLog({}), 'log[0] must name exactly one of'],
+    [withLog({ check: 'compression-gauge', psi: [60, 'x'] }), 'log[0].psi'],
+    [withLog({ check: 'compression-gauge', psi: [] }), 'log[0].psi'],
+    [JSON.stringify({ ...EXAMPLE, log: undefined }), 'log is required'],
+  ])('%s', (text, says) => {
+    expect(problem(text)).toContain(says);
+    expect(problem(text)).not.toContain('\n');
+  });
+});

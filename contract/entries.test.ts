@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest';
+import { checkInSchema, clearMessage, entrySchema } from './index';
+
+const ID = '0b0f9d5e-3c4d-4c7e-9d7a-0d9f3a1b2c3d';
+const entry = (kind: string, body: unknown, more: object = {}): object => ({
+  id: ID,
+  notedAt: '2026-05-04T10:00:00.000Z',
+  kind,
+  body,
+  ...more,
+});
+const problem = (value: unknown): string | null => {
+  const { error } = entrySchema.validate(value, { convert: false });
+  return error ? clearMessage(error) : null;
+};
+
+describe('entries', () => {
+  it.each([
+    ['complaint', { complaint: 'flooded' }],
+    ['history', { answers: { monthsStored: 3 } }],
+    ['finding', { check: 'fuel-smell', result: 'stale', sureness: 'fair' }],
+    ['finding', { check: 'coil-gap', reading: { mm: [0.3, 0.4] }, sureness: 'sure' }],
+    ['took-off', { part: 'recoil' }],
+    ['put-back', { thing: 'a washer' }],
+    ['repair', { cause: 'coil-failed', outcome: 'no-change' }],
+    ['verdict', { settles: 'coil-failed' }],
+    ['verdict', { behind: 'intake-leak', answer: 'waived' }],
+    ['note', { text: 'x' }],
+    ['stage', { stage: 'parts', waitingFor: 'a kit' }],
+  ])('%s %j is taken', (kind, body) => {
+    expect(problem(entry(kind, body))).toBeNull();
+  });
+
+  it.each([
+    [entry('gossip', {}), 'kind must be one of'],
+    [entry('note', {}), 'body.text is required'],
+    [entry('note', { text: '' }), 'body.text is not allowed to be empty'],
+    [
+      entry('finding', { check: 'fuel-smell', result: 'purple', sureness: 'sure' }),
+      'purple is not a result of fuel-smell',
+    ],
+    [
+      entry('finding', { check: 'fuel-smell', reading: { mm: [1] }, sureness: 'sure' }),
+      'fuel-smell takes no reading',
+    ],
+    [
+      entry('finding', { check: 'coil-gap', reading: { rpm: [1] }, sureness: 'sure' }),
+      'coil-gap is read in mm',
+    ],
+    [entry('finding', { check: 'coil-gap', sureness: 'sure' }), 'body must contain at least one of'],
+    [entry('took-off', { part: 'recoil', thing: 'x' }), 'body contains a conflict'],
+    [entry('verdict', { behind: 'intake-leak' }), 'body.answer is required'],
+    [entry('verdict', { settles: 'coil-failed', answer: 'waived' }), 'body.answer is not allowed'],
+    [entry('strike', { reason: 'x' }), 'strikes is required'],
+    [entry('note', { text: 'x' }, { strikes: ID }), 'strikes is not allowed'],
+    [entry('note', { text: 'x' }, { id: '7' }), 'id must be a valid GUID'],
+    [entry('note', { text: 'x' }, { notedAt: 'yesterday' }), 'notedAt must be in iso format'],
+    [entry('note', { text: 'x' }, { seq: 4 }), 'seq is not allowed'],
+  ])('%j is refused', (value, says) => {
+    expect(problem(value)).toContain(says);
+  });
+});
+
+describe('check-in', () => {
+  const whole = {
+    jobId: ID,
+    customer: { name: 'Odile Farrant' },
+    machine: { kind: 'chainsaw', maker: 'Brakken', model: 'B45' },
+    entries: [entry('complaint', { complaint: 'no-fire' })],
+  };
+  const says = (change: object): string => {
+    const { error } = checkInSchema.validate({ ...whole, ...change }, { convert: false });
+    return error ? clearMessage(error) : 'taken';
+  };
+
+  it('takes known or new owners and machines', () => {
+    expect(says({})).toBe('taken');
+    expect(says({ customer: { id: ID }, machine: { id: ID } })).toBe('taken');
+  });
+
+  it('names what is wrong', () => {
+    expect(says({ customer: {} })).toContain('customer.name is required');
+    expect(says({ machine: { kind: 'mower', maker: 'x', model: 'y' } })).toContain(
+      'machine.kind must be one of',
+    );
+    expect(says({ machine: { ...whole.machine, displacementCc: 4 } })).toContain('machine.displacementCc');
+    expect(says({ entries: [] })).toContain('entries must contain at least 1');
+  });
+});

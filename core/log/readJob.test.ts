@@ -1,0 +1,226 @@
+import { describe, expect, it } from 'vitest';
+import { diagnose } from '../diagnosis';
+import { caseOf, entryWords, phaseOf, readJob, type Bodies, type Entry, type EntryKind } from './index';
+
+const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
+
+/** A log written down in order; `strike` takes the id of what it strikes. */
+class Log {
+  readonly entries: Entry[] = [];
+  add<K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string): string {
+    const seq = this.entries.length + 1;
+    const id = `e${seq}`;
+    this.entries.push({
+      id,
+      seq,
+      notedAt: `2026-05-04T09:${String(seq).padStart(2, '0')}:00.000Z`,
+      kind,
+      body,
+      ...(strikes && { strikes }),
+    } as Entry);
+    return id;
+  }
+  find(check: Bodies['finding']['check'], result: string): string {
+    return this.add('finding', { check, result, sureness: 'sure' });
+  }
+  get picture() {
+    return readJob(this.entries, SAW);
+  }
+}
+
+describe('striking', () => {
+  it('equals never having had it, for the picture and for the diagnosis', () => {
+    const struck = new Log();
+    const plain = new Log();
+    for (const log of [struck, plain]) log.add('complaint', { complaint: 'no-fire' });
+    const wrong = struck.find('spark-tester', 'none');
+    for (const log of [struck, plain]) log.find('fuel-smell', 'fresh');
+    struck.add('strike', { reason: 'daylight' }, wrong);
+
+    const probabilities = (log: Log) =>
+      diagnose(caseOf(log.picture)).suspects.map((s) => [s.cause, s.probability]);
+    expect(probabilities(struck)).toEqual(probabilities(plain));
+    expect(struck.picture.findings.map((f) => f.check)).toEqual(plain.picture.findings.map((f) => f.check));
+  });
+
+  it('keeps the struck entry readable, with its reason', () => {
+    const log = new Log();
+    const wrong = log.find('spark-tester', 'none');
+    log.add('strike', { reason: 'Poor light' }, wrong);
+    expect(log.picture.trail[0]).toMatchObject({ state: 'struck', reason: 'Poor light' });
+  });
+
+  it('is taken back by striking the strike', () => {
+    const log = new Log();
+    const finding = log.find('spark-tester', 'none');
+    const strike = log.add('strike', { reason: 'x' }, finding);
+    log.add('strike', { reason: 'it was right' }, strike);
+    expect(log.picture.findings).toHaveLength(1);
+  });
+
+  it('brings back what a struck repetition had superseded', () => {
+    const log = new Log();
+    log.find('spark-tester', 'weak');
+    const again = log.find('spark-tester', 'strong');
+    expect(log.picture.trail.map((l) => l.state)).toEqual(['superseded', 'live']);
+    log.add('strike', { reason: 'wrong lead' }, again);
+    expect(log.picture.findings.map((f) => f.result)).toEqual(['weak']);
+  });
+});
+
+describe('order', () => {
+  it('is the server’s; what is unsent comes last, as it was noted', () => {
+    const log = new Log();
+    log.find('fuel-smell', 'stale');
+    const late: Entry = {
+      ...(log.entries[0] as Entry),
+      id: 'late',
+      seq: null,
+      notedAt: '2026-05-04T08:00:00.000Z',
+      kind: 'finding',
+      body: { check: 'fuel-smell', result: 'fresh', sureness: 'sure' },
+    };
+    expect(readJob([late, ...log.entries], SAW).findings.map((f) => f.result)).toEqual(['fresh']);
+  });
+
+  it('does not matter in the array', () => {
+    const log = new Log();
+    log.add('complaint', { complaint: 'flooded' });
+    log.find('plug-look', 'wet-fuel');
+    log.add('took-off', { part: 'plug' });
+    expect(readJob(log.entries.toReversed(), SAW)).toEqual(log.picture);
+  });
+});
+
+describe('readings', () => {
+  it('are judged, and the raw figures kept', () => {
+    const log = new Log();
+    log.add('finding', {
+      check: 'compression-gauge',
+      reading: { psi: [62, 98, 117, 124] },
+      sureness: 'sure',
+    });
+    expect(log.picture.findings[0]).toMatchObject({ result: 'good', reading: { psi: [62, 98, 117, 124] } });
+    expect(entryWords(log.picture.trail[0]!)).toEqual({
+      about: 'Measure compression',
+      says: 'good, 62 98 117 124 psi',
+    });
+  });
+
+  it('that cannot be judged are no evidence', () => {
+    const log = new Log();
+    log.add('finding', {
+      check: 'compression-gauge',
+      reading: { psi: [40, 60, 70], decompressor: 'open' },
+      sureness: 'sure',
+    });
+    expect(log.picture.findings[0]?.result).toBeNull();
+    expect(log.picture.evidence).toEqual([]);
+  });
+
+  it('keep a technician’s doubt', () => {
+    const log = new Log();
+    log.add('finding', { check: 'coil-gap', reading: { mm: [0.3, 0.6] }, sureness: 'doubtful' });
+    expect(log.picture.findings[0]).toMatchObject({ result: 'uneven', sureness: 'doubtful' });
+  });
+});
+
+describe('the tray', () => {
+  it('holds what came off in order until it goes back, loose things by name', () => {
+    const log = new Log();
+    log.add('took-off', { part: 'air-box' });
+    log.add('took-off', { thing: 'Washer' });
+    log.add('took-off', { part: 'carburettor' });
+    log.add('put-back', { thing: 'washer' });
+    log.add('took-off', { part: 'air-box' });
+    expect(log.picture.off.map((o) => o.name)).toEqual(['Carburettor', 'Air box']);
+  });
+});
+
+describe('from finding to closing', () => {
+  it('goes through check, repair, what stands behind it, proof and close', () => {
+    const log = new Log();
+    const phase = () => phaseOf(log.picture).kind;
+    log.add('complaint', { complaint: 'weak-under-load' });
+    expect(phase()).toBe('check');
+    log.add('took-off', { part: 'muffler' });
+    log.find('piston-exhaust-side', 'scored');
+    log.add('verdict', { settles: 'piston-heat-scored' });
+    expect(phase()).toBe('repair');
+    log.add('repair', { cause: 'piston-heat-scored', outcome: 'cured' });
+    expect(phase()).toBe('behind');
+    expect(log.picture.openEnds.map((e) => e.id)).toEqual(['behind', 'tray', 'proof']);
+    for (const behind of ['intake-leak', 'crank-seal-leak', 'base-gasket-leak', 'high-screw-lean'] as const) {
+      log.add('verdict', { behind, answer: 'ruled-out' });
+    }
+    expect(phase()).toBe('behind');
+    log.add('verdict', { behind: 'no-oil-in-fuel', answer: 'put-right' });
+    expect(phase()).toBe('prove');
+    log.add('put-back', { part: 'muffler' });
+    log.find('start-trial', 'runs-well');
+    log.find('idle-speed', 'in-band');
+    log.find('throttle-action', 'follows');
+    expect(phase()).toBe('prove');
+    log.add('finding', { check: 'full-speed', reading: { rpm: [12400] }, sureness: 'sure' });
+    expect(phase()).toBe('close');
+    expect(log.picture.openEnds).toEqual([]);
+    log.add('stage', { stage: 'closed' });
+    expect(phase()).toBe('closed');
+    log.add('stage', { stage: 'bench', reason: 'Came back' });
+    expect(phase()).not.toBe('closed');
+  });
+
+  it('goes back to finding when a repair changed nothing', () => {
+    const log = new Log();
+    log.add('complaint', { complaint: 'no-fire' });
+    log.add('verdict', { settles: 'coil-failed' });
+    log.add('repair', { cause: 'coil-failed', outcome: 'no-change' });
+    expect(phaseOf(log.picture).kind).toBe('check');
+    expect(log.picture.openEnds.map((e) => e.id)).toContain('settle');
+  });
+
+  it('forgets a proof that a later repair overtook', () => {
+    const log = new Log();
+    log.add('repair', { cause: 'tank-vent-blocked', outcome: 'cured' });
+    log.find('start-trial', 'runs-well');
+    expect(log.picture.proof[0]?.done).toBe(true);
+    log.add('repair', { cause: 'plug-fouled', outcome: 'cured' });
+    expect(log.picture.proof[0]?.done).toBe(false);
+  });
+
+  it('names a safety fault until the walk-round is sound again', () => {
+    const log = new Log();
+    log.add('finding', {
+      check: 'safety-walkround',
+      result: 'fault',
+      sureness: 'sure',
+      note: 'Catcher broken',
+    });
+    expect(log.picture.safetyFaults).toEqual(['Catcher broken']);
+    expect(log.picture.openEnds.some((e) => e.says.includes('Catcher broken'))).toBe(true);
+    log.find('safety-walkround', 'sound');
+    expect(log.picture.safetyFaults).toEqual([]);
+  });
+});
+
+describe('words', () => {
+  it('has something to say for every kind of entry', () => {
+    const log = new Log();
+    log.add('complaint', { complaint: 'flooded', words: 'wet' });
+    log.add('history', { answers: { monthsStored: 6, openedBefore: 'no', alreadyTried: 'plug' } });
+    log.add('took-off', { thing: 'spring' });
+    log.add('repair', { cause: 'plug-fouled', outcome: 'better', note: 'new' });
+    log.add('verdict', { behind: 'oil-heavy-mix', answer: 'waived' });
+    log.add('note', { text: 'later' });
+    log.add('stage', { stage: 'parts', waitingFor: 'kit' });
+    expect(log.picture.trail.map((l) => entryWords(l))).toEqual([
+      { about: 'Complaint', says: 'Flooded “wet”' },
+      { about: 'History', says: 'stood 6 months, never opened, already tried: plug' },
+      { about: 'Off', says: 'spring' },
+      { about: 'Repair', says: 'Fit a new plug, find what fouled it: better, not cured. new' },
+      { about: 'Behind it', says: 'Far too much oil in the mix: waived' },
+      { about: 'Note', says: 'later' },
+      { about: 'Stage', says: 'Waits for parts: kit' },
+    ]);
+  });
+});

@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { CHECKS } from '../diagnosis';
+import { READING_FIELD } from '../reading';
+import { readShorthand } from './index';
+
+const entry = (line: string) => {
+  const understood = readShorthand(line);
+  if (!understood.ok) throw new Error(understood.says);
+  return understood.entry;
+};
+const says = (line: string): string => readShorthand(line).says;
+
+describe('findings', () => {
+  it.each([
+    ['spark weak?', { check: 'spark-tester', result: 'weak', sureness: 'doubtful' }],
+    ['spark weak~', { check: 'spark-tester', result: 'weak', sureness: 'fair' }],
+    ['SMELL  Fresh', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }],
+    ['plug wet', { check: 'plug-look', result: 'wet-fuel', sureness: 'sure' }],
+    ['fuel-filter-look clogged', { check: 'fuel-filter-look', result: 'clogged', sureness: 'sure' }],
+    ['fuel filter look off', { check: 'fuel-filter-look', result: 'off-the-line', sureness: 'sure' }],
+    ['primer none', { check: 'primer-action', result: 'none-fitted', sureness: 'sure' }],
+    ['comp low', { check: 'compression-gauge', result: 'low', sureness: 'sure' }],
+    ['vac holds', { check: 'crankcase-vacuum', result: 'holds', sureness: 'sure' }],
+  ])('%s', (line, body) => {
+    expect(entry(line)).toEqual({ kind: 'finding', body });
+  });
+
+  it('takes every result of every check by its own name', () => {
+    for (const check of CHECKS) {
+      for (const r of check.results)
+        expect(entry(`${check.id} ${r.id}`), `${check.id} ${r.id}`).toMatchObject({
+          body: { check: check.id, result: r.id },
+        });
+    }
+  });
+});
+
+describe('readings', () => {
+  it.each([
+    ['comp 62 98 117', { psi: [62, 98, 117] }],
+    ['comp 62 98 117 open', { psi: [62, 98, 117], decompressor: 'open' }],
+    ['gap top .30 bottom .45', { mm: [0.3, 0.45] }],
+    ['gap 12 18 thou', { mm: [0.305, 0.457] }],
+    ['idle 2750', { rpm: [2750] }],
+    ['lever -0.2', { mm: [-0.2] }],
+    ['L 1 1/8', { turns: { L: 1.125 } }],
+    ['l 1 1/4 h 1', { turns: { L: 1.25, H: 1 } }],
+    ['H 2', { turns: { H: 2 } }],
+  ])('%s', (line, reading) => {
+    expect(entry(line)).toMatchObject({ kind: 'finding', body: { reading } });
+  });
+
+  it('says the figure and why when one cannot be right', () => {
+    expect(says('comp 62 980')).toContain('980 psi is outside 0 to 400');
+    expect(says('gap 12')).toContain('for thousandths add "thou"');
+    expect(says('idle fast')).toContain('such as "idle 2750"');
+    expect(says('idle 99000')).toContain('outside');
+    expect(says('L 99')).toContain('not a screw position');
+    for (const check of Object.keys(READING_FIELD)) expect(readShorthand(check).ok).toBe(false);
+  });
+});
+
+describe('tray and notes', () => {
+  it.each([
+    ['off recoil', { kind: 'took-off', body: { part: 'recoil' } }],
+    ['off carb', { kind: 'took-off', body: { part: 'carburettor' } }],
+    ['on air box', { kind: 'put-back', body: { part: 'air-box' } }],
+    [
+      'off washer behind the choke lever',
+      { kind: 'took-off', body: { thing: 'washer behind the choke lever' } },
+    ],
+    ['note ring him first', { kind: 'note', body: { text: 'ring him first' } }],
+  ])('%s', (line, wanted) => {
+    expect(entry(line)).toEqual(wanted);
+  });
+});
+
+describe('what is unclear', () => {
+  it('is never guessed: the choices come back', () => {
+    expect(says('spark')).toBe('Look at the spark: which? strong, flickers, weak, none');
+    expect(says('smell purple')).toContain('which? fresh, stale');
+    expect(says('wibble')).toContain('"wibble" is not a check I know');
+    expect(says('off')).toContain('Took off what?');
+    expect(says('note')).toContain('write something');
+    expect(says('   ')).toBe('Nothing written.');
+    expect(says('com')).not.toContain('undefined');
+  });
+
+  it('survives anything', () => {
+    for (const line of ['?', '~', 'L', 'H /', 'comp ,,,', '💥 x', 'gap top bottom', 'x'.repeat(5000)])
+      expect(readShorthand(line).ok).toBe(false);
+  });
+});

@@ -1,0 +1,50 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** The bench as a technician works it, for tests to speak in. */
+export const step = (page: Page): Locator => page.locator('#step');
+export const suspects = (page: Page): Locator => page.getByRole('region', { name: 'Suspects' });
+export const trail = (page: Page): Locator => page.getByRole('region', { name: 'Evidence so far' });
+export const tray = (page: Page): Locator => page.getByRole('region', { name: 'Tray' });
+export const leading = (page: Page): Locator => suspects(page).locator('[data-suspect]').first();
+
+/** Writes a line on the bench line and waits until it stands in the trail. */
+export async function write(page: Page, line: string, stands: string | RegExp): Promise<void> {
+  const field = page.getByRole('textbox', { name: 'Bench line' });
+  await field.fill(line);
+  await field.press('Enter');
+  await expect(field).toHaveValue('');
+  await expect(trail(page).getByText(stands).first()).toBeVisible();
+}
+
+export interface NewMachine {
+  owner: string;
+  kind: string;
+  maker: string;
+  model: string;
+  cc: string;
+  complaints: string[];
+}
+
+/** Checks a new owner's new machine in and lands on its bench. */
+export async function checkIn(page: Page, m: NewMachine): Promise<void> {
+  await page.goto('/check-in');
+  await page.getByRole('textbox', { name: 'Owner' }).fill(m.owner);
+  await page.getByRole('button', { name: m.kind, exact: true }).click();
+  await page.getByLabel('Maker').fill(m.maker);
+  await page.getByLabel('Model').fill(m.model);
+  await page.getByLabel('Displacement, cc').fill(m.cc);
+  for (const complaint of m.complaints) await page.getByRole('button', { name: complaint }).click();
+  await page.getByRole('radio', { name: 'All sound' }).click();
+  await page.getByRole('button', { name: 'Hang it up' }).click();
+  await expect(page.getByRole('heading', { name: `${m.maker} ${m.model}` })).toBeVisible();
+}
+
+/** Makes a check by picking it from the whole list and tapping a result. */
+export async function findBy(page: Page, check: string, result: string, sureness?: string): Promise<void> {
+  await page.getByRole('button', { name: 'Any other check' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: check }).click();
+  await expect(step(page).getByRole('heading', { name: check })).toBeVisible();
+  if (sureness) await step(page).getByRole('radio', { name: sureness }).click();
+  await step(page).getByRole('button', { name: result, exact: true }).click();
+  await expect(trail(page).getByText(`${check}: ${result}`).first()).toBeVisible();
+}

@@ -1,0 +1,119 @@
+import { expect, test } from '@playwright/test';
+import { checkIn, findBy, leading, step, suspects, trail, tray, write } from './bench';
+
+test('a fading saw, from the counter to the hook: checked in, worked, corrected, settled, mended, proved, closed', async ({
+  page,
+}) => {
+  await checkIn(page, {
+    owner: 'Wilmot Sedge',
+    kind: 'Chainsaw',
+    maker: 'Brakken',
+    model: 'B40',
+    cc: '40',
+    complaints: ['Fades under way', 'Runs on prime, then dies'],
+  });
+  await expect(step(page).getByText('Do this next')).toBeVisible();
+  await expect(trail(page).getByText('Walk round it: sound')).toBeVisible();
+
+  await findBy(page, 'Smell the fuel', 'fresh');
+  await findBy(page, 'Work the primer bulb', 'bubbles', 'Doubtful');
+  await write(page, 'linetest leaks', 'Pressure-test the line alone: leaks');
+  await expect(leading(page)).toContainText('Supply line cracked');
+
+  // That was the wrong line on the pump: struck, not erased, and the verdict moves.
+  await trail(page)
+    .getByRole('button', { name: /Pressure-test the line alone: leaks/ })
+    .click();
+  await trail(page).getByRole('button', { name: 'Strike it out' }).click();
+  await page.getByRole('dialog').getByLabel('Reason').fill('Hose slipped off the pump');
+  await page.getByRole('dialog').getByRole('button', { name: 'Strike', exact: true }).click();
+  await expect(trail(page).locator('[data-state=struck]')).toContainText('Hose slipped off the pump');
+  await expect(leading(page)).not.toContainText('Supply line cracked');
+
+  await write(page, 'linetest holds', 'Pressure-test the line alone: holds');
+  await write(page, 'primer fills', 'Work the primer bulb: fills, firm');
+  await expect(trail(page).locator('[data-state=superseded]')).toContainText('bubbles');
+
+  // Half way the page is lost and comes back: nothing is.
+  const before = await trail(page).locator('li').count();
+  await page.reload();
+  await expect(trail(page).locator('li')).toHaveCount(before);
+
+  await write(page, 'filter clean', 'Look at the fuel filter: clean');
+  await write(page, 'vent breathes', 'Test the tank vent: breathes');
+  await findBy(page, 'Flick the metering diaphragm', 'stiff');
+  // The way in was opened with it.
+  for (const part of ['Air box', 'Carburettor', 'Metering cover'])
+    await expect(tray(page).getByRole('button', { name: `Put back: ${part}` })).toBeVisible();
+  await expect(leading(page)).toContainText('Metering diaphragm stiff');
+
+  await leading(page).getByRole('button').click();
+  await expect(leading(page).getByText('Flick the metering diaphragm: stiff')).toBeVisible();
+
+  await step(page).getByRole('button', { name: 'Settle on it' }).click();
+  await expect(step(page).getByText('Fit a diaphragm kit')).toBeVisible();
+  await step(page).getByLabel('What was done').fill('Kit 7, button height matched');
+  await step(page).getByRole('button', { name: 'Cured it' }).click();
+
+  await expect(step(page).getByRole('heading', { name: 'Now prove it' })).toBeVisible();
+  await step(page).getByRole('button', { name: 'Proved' }).first().click();
+  await write(page, 'idle 2750', /Read the idle speed: in band/);
+  await write(page, 'full 12400', /Read the full speed: in band/);
+  await step(page).getByRole('button', { name: 'Proved' }).click();
+
+  // Everything proved, but three parts still lie in the tray: it says so.
+  await expect(step(page).getByText('Still off: Air box, Carburettor, Metering cover.')).toBeVisible();
+  await expect(step(page).getByRole('button', { name: 'Close the job' })).toBeDisabled();
+  for (const part of ['Metering cover', 'Carburettor', 'Air box'])
+    await tray(page)
+      .getByRole('button', { name: `Put back: ${part}` })
+      .click();
+  await step(page).getByRole('button', { name: 'Close the job' }).click();
+  await expect(step(page).getByRole('heading', { name: 'Closed' })).toBeVisible();
+
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /Brakken B40/ })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Closed jobs' }).click();
+  await page.getByRole('link', { name: /Brakken B40/ }).click();
+  await step(page).getByRole('button', { name: 'Reopen' }).click();
+  await expect(page.getByRole('button', { name: 'On the bench' })).toBeVisible();
+  await expect(suspects(page)).toBeVisible();
+});
+
+test('a scored piston does not leave before what caused it is answered', async ({ page }) => {
+  await checkIn(page, {
+    owner: 'Hesper Dunn',
+    kind: 'Chainsaw',
+    maker: 'Brakken',
+    model: 'Fell 50',
+    cc: '50',
+    complaints: ['Weak under load'],
+  });
+  await findBy(page, 'Look at the piston, exhaust side', 'scored');
+  await expect(suspects(page).getByText('What may be behind it')).toBeVisible();
+  await leading(page).getByRole('button').click();
+  await leading(page).getByRole('button', { name: 'Settle on this' }).click();
+  await step(page).getByRole('button', { name: 'Cured it' }).click();
+  await expect(step(page).getByRole('heading', { name: 'What caused it?' })).toBeVisible();
+  for (const cause of [
+    'Intake air leak',
+    'Crank seal leaks',
+    'Cylinder base leaks',
+    'H screw too lean',
+    'Straight petrol, no oil',
+  ]) {
+    await step(page)
+      .getByRole('listitem')
+      .filter({ hasText: cause })
+      .getByRole('button', { name: cause.startsWith('H') ? 'Put right' : 'Ruled out' })
+      .click();
+  }
+  await expect(step(page).getByRole('heading', { name: 'Now prove it' })).toBeVisible();
+  await step(page).getByRole('button', { name: 'Close it as it is' }).click();
+  await step(page)
+    .getByLabel(/Why it leaves like this/)
+    .fill('Owner could not wait; told it is not proved');
+  await step(page).getByRole('button', { name: 'Close the job' }).click();
+  await expect(step(page).getByRole('heading', { name: 'Closed' })).toBeVisible();
+  await expect(trail(page).getByText(/Owner could not wait/)).toBeVisible();
+});

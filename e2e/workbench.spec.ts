@@ -1,0 +1,191 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { checkIn, leading, step, suspects, trail, tray, write } from './bench';
+
+const machine = (model: string) => ({
+  owner: `Owner of ${model}`,
+  kind: 'Trimmer',
+  maker: 'Hobwick',
+  model,
+  cc: '25',
+  complaints: ['Will not fire'],
+});
+
+const faults = async (page: Page): Promise<string[]> =>
+  (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze()).violations.map(
+    (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+  );
+
+test('the bench line shows what it understood, logs it, and says what it did not', async ({ page }) => {
+  await checkIn(page, machine('Line 1'));
+  await page.keyboard.press('/');
+  await page.keyboard.type('gap top .30 bottom .45');
+  await expect(
+    page.getByRole('status').filter({ hasText: 'Measure the coil air gap: 0.3 0.45 mm' }),
+  ).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(trail(page).getByText('uneven, 0.30 and 0.45 mm')).toBeVisible();
+
+  const field = page.getByRole('textbox', { name: 'Bench line' });
+  await field.fill('spark purple');
+  await field.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText('Look at the spark: which? strong, flickers, weak, none');
+  await expect(field).toHaveValue('spark purple');
+  await write(page, 'off recoil', 'Recoil starter');
+  await expect(tray(page).getByRole('button', { name: 'Put back: Recoil starter' })).toBeVisible();
+  await write(page, 'note ring her first', 'ring her first');
+});
+
+test('a job is worked by keyboard alone', async ({ page }) => {
+  await checkIn(page, machine('Keys 1'));
+  await page.locator('body').click({ position: { x: 5, y: 400 } });
+  const first = (await step(page).getByRole('heading').first().textContent()) ?? '';
+  await page.keyboard.press('o');
+  await expect(step(page).getByText('You chose')).toBeVisible();
+  await page.keyboard.press('b');
+  await expect(step(page).getByRole('heading', { name: first })).toBeVisible();
+  await page.keyboard.press('q');
+  await page.keyboard.press('1');
+  await expect(trail(page).getByText('(doubtful)')).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('write on the bench line');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('r');
+  await expect(page.getByRole('heading', { name: /Needs a hand/ })).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('[data-tag]').nth(1)).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(suspects(page)).toBeVisible();
+});
+
+test('a measured check is judged as it is typed, and refused with the starting valve open', async ({
+  page,
+}) => {
+  await checkIn(page, machine('Gauge 1'));
+  await page.getByRole('button', { name: 'Any other check' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Measure compression' }).click();
+  const figures = step(page).getByLabel('Gauge after each pull, psi');
+  await step(page).getByRole('button', { name: 'Log it' }).click();
+  await expect(step(page).getByRole('alert')).toContainText('nothing is written');
+  await figures.fill('62 9x 117');
+  await step(page).getByRole('button', { name: 'Log it' }).click();
+  await expect(step(page).getByRole('alert')).toContainText('give the gauge after each pull');
+  await figures.fill('42 61 70 74');
+  await expect(step(page).getByText(/low: heading for/)).toBeVisible();
+  await step(page).getByLabel('Starting valve open').check();
+  await expect(step(page).getByText(/Starting valve open: shut it/)).toBeVisible();
+  await step(page).getByLabel('Starting valve open').uncheck();
+  await step(page).getByRole('button', { name: 'Log it' }).click();
+  await expect(trail(page).getByText('low, 42 61 70 74 psi')).toBeVisible();
+  await expect(leading(page)).toContainText(/Piston|Ring/);
+});
+
+test('what one bench notes, another sees; what is noted without a server is kept and sent later', async ({
+  page,
+  context,
+}) => {
+  await checkIn(page, machine('Two 1'));
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(trail(other)).toBeVisible();
+  await write(page, 'smell stale', 'Smell the fuel: stale');
+  await expect(trail(other).getByText('Smell the fuel: stale')).toBeVisible();
+
+  await page.route('**/api/jobs/*/entries', (route) => route.abort());
+  await write(page, 'note while the server is away', 'while the server is away');
+  await expect(page.getByText('1 kept here, not sent yet')).toBeVisible();
+  await expect(trail(page).getByText('not sent yet')).toBeVisible();
+  await page.unroute('**/api/jobs/*/entries');
+  await expect(page.getByText('1 kept here, not sent yet')).toHaveCount(0, { timeout: 15_000 });
+  await expect(trail(other).getByText('while the server is away')).toBeVisible();
+});
+
+test('an entry noted without a server survives a reload', async ({ page }) => {
+  await checkIn(page, machine('Kept 1'));
+  await page.route('**/api/jobs/*/entries', (route) => route.abort());
+  await write(page, 'note kept through a reload', 'kept through a reload');
+  await page.reload();
+  await expect(trail(page).getByText('kept through a reload')).toBeVisible();
+});
+
+test('a struck finding can count again', async ({ page }) => {
+  await checkIn(page, machine('Strike 1'));
+  await write(page, 'spark none', 'Look at the spark: none');
+  const line = trail(page).getByRole('button', { name: /Look at the spark: none/ });
+  await line.click();
+  await trail(page).getByRole('button', { name: 'Strike it out' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Poor light' }).click();
+  await expect(trail(page).locator('[data-state=struck]')).toHaveCount(1);
+  await line.click();
+  await trail(page).getByRole('button', { name: 'Let it count again' }).click();
+  await expect(trail(page).locator('[data-state=struck]')).toHaveCount(0);
+});
+
+test('a job waits for a part by name, and its tag says so', async ({ page }) => {
+  await checkIn(page, machine('Waits 1'));
+  await page.getByRole('button', { name: 'On its hook' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Waits for parts' }).click();
+  await sheet.getByLabel('What it waits for').fill('Fuel line, Friday');
+  await sheet.getByRole('button', { name: 'Hang it up' }).click();
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /Hobwick Waits 1/ })).toContainText('Fuel line, Friday');
+});
+
+test('check-in names what is missing and loses nothing when the server is away', async ({ page }) => {
+  await page.goto('/check-in');
+  await page.getByRole('button', { name: 'Hang it up' }).click();
+  await expect(page.getByRole('alert')).toContainText('Owner: whose is it? Machine: pick its kind.');
+  await page.getByRole('textbox', { name: 'Owner' }).fill('Odile');
+  await page.getByRole('button', { name: 'Odile Farrant' }).click();
+  await page.getByRole('button', { name: 'Brakken B45' }).click();
+  await page.getByRole('button', { name: 'Kicks back' }).click();
+  await page.route('**/api/jobs', (route) => route.abort());
+  await page.getByRole('button', { name: 'Hang it up' }).click();
+  await expect(page.getByRole('alert')).toContainText('Nothing here is lost');
+  await page.unroute('**/api/jobs');
+  await page.getByRole('button', { name: 'Hang it up' }).click();
+  await expect(page.getByRole('heading', { name: 'Brakken B45' })).toBeVisible();
+});
+
+test('unknown jobs and addresses, and a silent server, each have their screen', async ({ page }) => {
+  await page.goto('/job/6b1b3b8e-0000-4000-8000-000000000000');
+  await expect(page.getByText('No such job.')).toBeVisible();
+  await page.goto('/nowhere');
+  await expect(page.getByText('Nothing hangs here')).toBeVisible();
+  await page.route('**/api/jobs?*', (route) => route.abort());
+  await page.goto('/');
+  await expect(page.getByText('The bench server does not answer')).toBeVisible();
+  await page.unroute('**/api/jobs?*');
+  await page.getByRole('button', { name: 'Try now' }).click();
+  await expect(page.getByRole('heading', { name: /Needs a hand/ })).toBeVisible();
+});
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`rack, check-in and bench are accessible, ${theme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme });
+    await page.goto('/');
+    await expect(page.locator('[data-tag]').first()).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    await page.locator('[data-tag]').first().click();
+    await expect(suspects(page)).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    await page.goto('/check-in');
+    await expect(page.getByRole('button', { name: 'Odile Farrant' })).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+  });
+}
+
+test('at phone width nothing runs off the side', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 780 });
+  for (const path of ['/', '/check-in']) {
+    await page.goto(path);
+    await expect(page.getByRole('navigation')).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  }
+  await page.goto('/');
+  await page.locator('[data-tag]').first().click();
+  await expect(suspects(page)).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});

@@ -1,0 +1,102 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { DATA, giveUp, installDebian, installPackages, ROOT } from './packages.mjs';
+import { freePort, startPostgres } from './postgres.mjs';
+
+/** Everything the project promises, in one run: lint, rooms, types, unit, API and browser tests. */
+installPackages();
+if (!existsSync('/usr/bin/chromium')) installDebian(['chromium', 'fonts-dejavu-core'], 'Chromium');
+
+// A cluster of its own, new each time: the demo's data is never touched.
+const database = await startPostgres('test-db', { fresh: true });
+if (!database) process.exit(1);
+/** @type {import('node:child_process').ChildProcess | null} */
+let server = null;
+const finish = (/** @type {number} */ code) => {
+  server?.kill('SIGTERM');
+  database.stop();
+  process.exit(code);
+};
+process.on('SIGINT', () => finish(130));
+process.on('SIGTERM', () => finish(143));
+
+const reports = join(DATA, 'reports');
+rmSync(reports, { recursive: true, force: true });
+mkdirSync(reports, { recursive: true });
+let passed = 0;
+let failed = 0;
+
+/**
+ * Runs one command; it counts as one check unless it writes a report of its own.
+ * @param {string} title @param {string[]} command @param {Record<string, string>} [env] @param {string} [cwd]
+ */
+function run(title, [program = '', ...args], env = {}, cwd = ROOT) {
+  console.log(`\n— ${title}`);
+  const { status } = spawnSync(program, args, { cwd, stdio: 'inherit', env: { ...process.env, ...env } });
+  return status === 0;
+}
+
+/** @param {string} title @param {string[]} command */
+function check(title, command) {
+  if (run(title, command)) passed++;
+  else failed++;
+}
+
+/** @param {string} file @returns {any} the report, or null when the runner never wrote it */
+const report = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
+
+check('lint', ['npx', 'eslint', '.', '--max-warnings', '0']);
+check('format', ['npx', 'prettier', '--check', '.', '--log-level', 'warn']);
+check('rooms', ['npm', 'run', '-s', 'rooms']);
+check('types', ['npm', 'run', '-s', 'types']);
+
+const unitFile = join(reports, 'vitest.json');
+const unitOk = run(
+  'unit and API tests',
+  ['npx', 'vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitFile}`],
+  {
+    TEST_DATABASE_URL: database.url,
+  },
+);
+const unit = report(unitFile);
+passed += unit?.numPassedTests ?? 0;
+failed += unit?.numFailedTests ?? 0;
+if (!unitOk && !unit?.numFailedTests) failed++;
+
+check('build', ['npx', 'vite', 'build', '--logLevel', 'warn', 'web']);
+const port = String(await freePort());
+server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
+  cwd: ROOT,
+  stdio: ['ignore', 'ignore', 'inherit'],
+  env: { ...process.env, DATABASE_URL: database.url, PORT: port },
+});
+const base = `http://127.0.0.1:${port}`;
+const deadline = Date.now() + 60_000;
+while (
+  !(await fetch(`${base}/api/health`).then(
+    (r) => r.ok,
+    () => false,
+  ))
+) {
+  if (Date.now() > deadline || server.exitCode !== null) {
+    server.kill('SIGKILL');
+    database.stop();
+    giveUp('The server under test did not start.');
+  }
+  await new Promise((resolve) => setTimeout(resolve, 150));
+}
+const browserFile = join(reports, 'playwright.json');
+const browserOk = run(
+  'browser tests',
+  ['npx', 'playwright', 'test'],
+  { BASE_URL: base, CI_REPORT: browserFile },
+  join(ROOT, 'e2e'),
+);
+const browser = report(browserFile);
+passed += browser?.stats?.expected ?? 0;
+failed += (browser?.stats?.unexpected ?? 0) + (browser?.stats?.flaky ?? 0);
+if (!browserOk && !browser?.stats?.unexpected) failed++;
+
+console.log(`\n${passed} passed, ${failed} failed`);
+finish(failed === 0 && passed > 0 ? 0 : 1);

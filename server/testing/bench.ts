@@ -1,0 +1,88 @@
+import { randomUUID } from 'node:crypto';
+import type { CheckIn, NewEntry } from '@rusty-wren/contract';
+import type { Hono } from 'hono';
+import pg from 'pg';
+import { createApp } from '../app';
+import { migrate } from '../db/migrate';
+import { connect, type Pool } from '../db/pool';
+import { Changes } from '../stream/changes';
+
+/** A whole bench on a real, empty database of its own. */
+export interface TestBench {
+  app: Hono;
+  pool: Pool;
+  url: string;
+  close: () => Promise<void>;
+}
+
+async function asAdmin(work: (client: pg.Client) => Promise<unknown>): Promise<string> {
+  const url = process.env['TEST_DATABASE_URL'];
+  if (!url) throw new Error('TEST_DATABASE_URL is not set: run the API tests through npm test');
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await work(client).finally(() => client.end());
+  return url;
+}
+
+/** Makes an empty database; returns its URL and how to be rid of it. */
+export async function emptyDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const admin = await asAdmin((client) => client.query(`CREATE DATABASE ${name}`));
+  const url = new URL(admin);
+  url.pathname = `/${name}`;
+  return {
+    url: url.href,
+    drop: async () => {
+      await asAdmin((client) => client.query(`DROP DATABASE ${name} WITH (FORCE)`));
+    },
+  };
+}
+
+export async function openBench(): Promise<TestBench> {
+  const { url, drop } = await emptyDatabase();
+  const pool = connect(url);
+  await migrate(pool);
+  const changes = new Changes(url);
+  await changes.start();
+  return {
+    app: createApp({ pool, changes }),
+    pool,
+    url,
+    close: async () => {
+      await changes.stop();
+      await pool.end();
+      await drop();
+    },
+  };
+}
+
+export const post = (app: Hono, path: string, body: unknown): Promise<Response> =>
+  Promise.resolve(
+    app.request(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    }),
+  );
+
+export const note = (text: string): NewEntry => ({
+  id: randomUUID(),
+  notedAt: '2026-05-04T10:00:00.000Z',
+  kind: 'note',
+  body: { text },
+});
+
+/** A check-in with a new owner and machine. */
+export const aCheckIn = (): CheckIn => ({
+  jobId: randomUUID(),
+  customer: { name: 'Odile Farrant' },
+  machine: { kind: 'chainsaw', maker: 'Brakken', model: 'B45', displacementCc: 45 },
+  entries: [
+    {
+      id: randomUUID(),
+      notedAt: '2026-05-04T09:00:00.000Z',
+      kind: 'complaint',
+      body: { complaint: 'fades-under-way' },
+    },
+  ],
+});
