@@ -4,11 +4,13 @@ import { checkIn, findBy, leading, step, suspects, trail, tray, write } from './
 test('a fading saw, from the counter to the hook: checked in, worked, corrected, settled, mended, proved, closed', async ({
   page,
 }) => {
+  // A model of its own, so that the test can run again on the same database.
+  const model = `B40 ${Date.now()}`;
   await checkIn(page, {
     owner: 'Wilmot Sedge',
     kind: 'Chainsaw',
     maker: 'Brakken',
-    model: 'B40',
+    model,
     cc: '40',
     complaints: ['Fades under way', 'Runs on prime, then dies'],
   });
@@ -18,7 +20,7 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await findBy(page, 'Smell the fuel', 'fresh');
   await findBy(page, 'Work the primer bulb', 'bubbles', 'Doubtful');
   await write(page, 'linetest leaks', 'Pressure-test the line alone: leaks');
-  await expect(leading(page)).toContainText('Supply line cracked');
+  await expect(leading(page)).toContainText(/Supply line cracked or pinholed\s*9\d %/);
 
   // That was the wrong line on the pump: struck, not erased, and the verdict moves.
   await trail(page)
@@ -28,9 +30,10 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await page.getByRole('dialog').getByLabel('Reason').fill('Hose slipped off the pump');
   await page.getByRole('dialog').getByRole('button', { name: 'Strike', exact: true }).click();
   await expect(trail(page).locator('[data-state=struck]')).toContainText('Hose slipped off the pump');
-  await expect(leading(page)).not.toContainText('Supply line cracked');
+  await expect(leading(page)).not.toContainText(/9\d %/);
 
   await write(page, 'linetest holds', 'Pressure-test the line alone: holds');
+  await expect(leading(page)).not.toContainText('Supply line cracked');
   await write(page, 'primer fills', 'Work the primer bulb: fills, firm');
   await expect(trail(page).locator('[data-state=superseded]')).toContainText('bubbles');
 
@@ -72,11 +75,11 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await expect(step(page).getByRole('heading', { name: 'Closed' })).toBeVisible();
 
   await page.goto('/');
-  await expect(page.getByRole('link', { name: /Brakken B40/ })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: new RegExp(`Brakken ${model}`) })).toHaveCount(0);
   await page.getByRole('link', { name: 'Closed jobs' }).click();
-  await page.getByRole('link', { name: /Brakken B40/ }).click();
+  await page.getByRole('link', { name: new RegExp(`Brakken ${model}`) }).click();
   await step(page).getByRole('button', { name: 'Reopen' }).click();
-  await expect(page.getByRole('button', { name: 'On the bench' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'On the bench', exact: true })).toBeVisible();
   await expect(suspects(page)).toBeVisible();
 });
 

@@ -36,10 +36,10 @@ export function Shell(): ReactElement {
       <header className="flex items-center gap-1 border-b-2 border-line px-3 sm:gap-3 sm:px-5">
         <Link
           to="/"
-          className="flex min-h-12 items-center gap-2 rounded-md pr-2 text-xl font-bold"
+          className="flex min-h-12 shrink-0 items-center gap-2 rounded-md pr-2 text-xl font-bold"
           aria-label="Rusty Wren, the rack"
         >
-          <img src="/wren.svg" alt="" className="size-8" />
+          <img src="/wren.svg" alt="" className="size-8 shrink-0" />
           <span className="hidden sm:inline">Rusty Wren</span>
         </Link>
         <nav className="flex gap-1">
@@ -47,7 +47,7 @@ export function Shell(): ReactElement {
             to="/"
             end
             className={({ isActive }) =>
-              `flex min-h-11 items-center rounded-md px-3 font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+              `hidden min-h-11 items-center rounded-md px-3 sm:flex font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
             }
           >
             Rack
@@ -55,7 +55,7 @@ export function Shell(): ReactElement {
           <NavLink
             to="/check-in"
             className={({ isActive }) =>
-              `flex min-h-11 items-center gap-1 rounded-md px-3 font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+              `flex min-h-11 items-center gap-1 rounded-md px-3 font-semibold whitespace-nowrap hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
             }
           >
             <Plus size={18} aria-hidden /> Check in

@@ -77,7 +77,7 @@ export function Tag({ tag, now }: { tag: RackTag; now: string }): ReactElement {
     >
       <Hook />
       <div
-        className={`flex h-[18.6rem] flex-col gap-2 px-4 pt-7 pb-4 group-hover:brightness-95 ${waits ? 'bg-line/30' : 'bg-card'}`}
+        className={`flex h-[19.6rem] flex-col gap-2 px-4 pt-7 pb-4 group-hover:brightness-95 ${waits ? 'bg-line/30' : 'bg-card'}`}
         style={{ clipPath: CORNERS }}
       >
         <div className="flex items-start justify-between gap-2">

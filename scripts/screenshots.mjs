@@ -1,0 +1,91 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { installPackages, ROOT } from './packages.mjs';
+import { freePort, startPostgres } from './postgres.mjs';
+
+/** One current picture of each main view, from fresh demo data, into docs/screenshots. */
+installPackages();
+const { chromium } = await import('@playwright/test');
+const database = await startPostgres('screenshot-db', { fresh: true });
+if (!database) process.exit(1);
+spawnSync('npx', ['vite', 'build', '--logLevel', 'warn', 'web'], { cwd: ROOT, stdio: 'inherit' });
+const port = String(await freePort());
+const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
+  cwd: ROOT,
+  stdio: ['ignore', 'ignore', 'inherit'],
+  env: { ...process.env, DATABASE_URL: database.url, PORT: port },
+});
+const base = `http://127.0.0.1:${port}`;
+while (!(await fetch(`${base}/api/health`).then((r) => r.ok, () => false))) await new Promise((resolve) => setTimeout(resolve, 150));
+
+const folder = join(ROOT, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+});
+
+/** @type {{ job: { id: string, machine: { model: string } } }[]} */
+const tags = await (await fetch(`${base}/api/jobs?show=open`)).json();
+const job = (/** @type {string} */ model) => `/job/${tags.find((t) => t.job.machine.model === model)?.job.id}`;
+
+/**
+ * @typedef {object} View
+ * @property {string} name
+ * @property {string} path
+ * @property {[number, number]} [size]
+ * @property {'light' | 'dark'} [theme]
+ * @property {(page: import('@playwright/test').Page) => Promise<void>} [prepare]
+ */
+/** @type {View[]} */
+const views = [
+  { name: 'rack', path: '/' },
+  { name: 'bench', path: job('B45') },
+  {
+    name: 'bench-reasons',
+    path: job('Quick 24'),
+    prepare: async (page) => page.locator('[data-suspect] button').first().click(),
+  },
+  { name: 'bench-dark', path: job('Split 28'), theme: 'dark' },
+  { name: 'bench-repair', path: job('Fell 52') },
+  { name: 'bench-proof', path: job('Gale 63') },
+  {
+    name: 'bench-compression',
+    path: job('Gust 25'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Any other check' }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Measure compression' }).click();
+      await page.getByLabel('Gauge after each pull, psi').fill('58 82 92 96');
+    },
+  },
+  {
+    name: 'check-in',
+    path: '/check-in',
+    prepare: async (page) => {
+      await page.getByRole('textbox', { name: 'Owner' }).fill('Od');
+      await page.getByRole('button', { name: 'Odile Farrant' }).click();
+      await page.getByRole('button', { name: 'Hobwick Reed 26' }).click();
+      await page.getByRole('button', { name: 'Bogs on the throttle' }).click();
+    },
+  },
+  { name: 'bench-phone', path: job('Verge 25'), size: [390, 844] },
+];
+for (const { name, path, size = [1280, 800], theme = 'light', prepare } of views) {
+  const context = await browser.newContext({ viewport: { width: size[0], height: size[1] }, colorScheme: theme });
+  const page = await context.newPage();
+  await page.goto(base + path);
+  await page.locator('[data-tag], [data-suspect], form').first().waitFor();
+  await page.evaluate(() => document.fonts.ready);
+  await prepare?.(page);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  console.log(`${name}.png`);
+  await context.close();
+}
+await browser.close();
+server.once('exit', () => {
+  database.stop();
+  process.exit(0);
+});
+server.kill('SIGTERM');
