@@ -3,9 +3,13 @@ import { Bench } from 'tinybench';
 
 /** A saw that will not reach speed, with the first `count` checks that need no reading all coming out sound. */
 function caseWith(count: number): Case {
-  const findings = CHECKS.slice(0, count).map(
-    (check): Evidence => ({ ref: check.id, kind: 'finding', check: check.id, result: check.results[0]?.id ?? '', sureness: 'sure' }),
-  );
+  const findings = CHECKS.slice(0, count).map((check): Evidence => ({
+    ref: check.id,
+    kind: 'finding',
+    check: check.id,
+    result: check.results[0]?.id ?? '',
+    sureness: 'sure',
+  }));
   return {
     machine: { kind: 'chainsaw', displacementCc: 45 },
     history: { monthsStored: 6, openedBefore: 'unknown' },

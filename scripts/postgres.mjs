@@ -84,7 +84,16 @@ export async function startPostgres(name, options = {}) {
   const log = join(dir, 'postgres.log');
   const ctl = (/** @type {string[]} */ ...args) =>
     spawnSync(join(bin, 'pg_ctl'), ['-D', cluster, ...args], { ...user, cwd: '/', encoding: 'utf8' });
-  const running = () => existsSync(cluster) && ctl('status').status === 0;
+  const pidFile = join(cluster, 'postmaster.pid');
+  const portInUse = () => Number(readFileSync(pidFile, 'utf8').split('\n')[3]);
+  /** Really this cluster and answering: a stale pid file may name a process that is something else by now. */
+  const running = () => {
+    if (!existsSync(pidFile) || ctl('status').status !== 0) return false;
+    if (spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(portInUse())]).status === 0)
+      return true;
+    rmSync(pidFile, { force: true });
+    return false;
+  };
 
   if (options.fresh) {
     if (running()) ctl('stop', '-m', 'fast', '-w');
@@ -94,7 +103,7 @@ export async function startPostgres(name, options = {}) {
     make(bin, user, cluster, secret);
   }
   const password = readFileSync(secret, 'utf8').trim();
-  let port = running() ? Number(readFileSync(join(cluster, 'postmaster.pid'), 'utf8').split('\n')[3]) : 0;
+  let port = running() ? portInUse() : 0;
   if (port === 0) {
     port = await freePort();
     const settings = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories=''`;

@@ -17,18 +17,33 @@ const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 
   env: { ...process.env, DATABASE_URL: database.url, PORT: port },
 });
 const base = `http://127.0.0.1:${port}`;
-while (!(await fetch(`${base}/api/health`).then((r) => r.ok, () => false))) await new Promise((resolve) => setTimeout(resolve, 150));
+while (
+  !(await fetch(`${base}/api/health`).then(
+    (r) => r.ok,
+    () => false,
+  ))
+)
+  await new Promise((resolve) => setTimeout(resolve, 150));
 
 const folder = join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 });
 
 /** @type {{ job: { id: string, machine: { model: string } } }[]} */
 const tags = await (await fetch(`${base}/api/jobs?show=open`)).json();
-const job = (/** @type {string} */ model) => `/job/${tags.find((t) => t.job.machine.model === model)?.job.id}`;
+const job = (/** @type {string} */ model) =>
+  `/job/${tags.find((t) => t.job.machine.model === model)?.job.id}`;
 
 /**
  * @typedef {object} View
@@ -71,8 +86,8 @@ const views = [
   },
   { name: 'bench-phone', path: job('Verge 25'), size: [390, 844] },
 ];
-for (const { name, path, size = [1280, 800], theme = 'light', prepare } of views) {
-  const context = await browser.newContext({ viewport: { width: size[0], height: size[1] }, colorScheme: theme });
+for (const { name, path, size: [width, height] = [1280, 800], theme = 'light', prepare } of views) {
+  const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme });
   const page = await context.newPage();
   await page.goto(base + path);
   await page.locator('[data-tag], [data-suspect], form').first().waitFor();

@@ -38,9 +38,9 @@ if (built.status !== 0) {
 // A group of its own, so that Ctrl-C reaches it only through us, in order: first the server, then the database.
 const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
   cwd: ROOT,
-  stdio: ['ignore', 'ignore', 'inherit'],
+  stdio: ['pipe', 'ignore', 'inherit'],
   detached: true,
-  env: { ...process.env, DATABASE_URL: database.url, PORT: String(port) },
+  env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), STOP_WITH_STDIN: '1' },
 });
 
 let stopping = false;

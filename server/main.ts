@@ -46,3 +46,5 @@ async function stop(): Promise<void> {
 }
 process.on('SIGINT', () => void stop());
 process.on('SIGTERM', () => void stop());
+// Whoever started it holds its standard input; when they die, however they die, it ends too.
+if (process.env['STOP_WITH_STDIN']) process.stdin.resume().on('close', () => void stop());
