@@ -8,7 +8,7 @@ import {
   type Suspect,
 } from './explain';
 import { causeOf, checkOf, type CauseId } from './knowledge';
-import { nextChecks, type NextCheck } from './nextCheck';
+import { nextChecks, type NextCheck } from './plan/nextCheck';
 import { posterior } from './posterior';
 import { rulesFor } from './prior';
 
@@ -35,8 +35,6 @@ export interface Diagnosis {
   historySays: readonly string[];
 }
 
-/** From this probability on, one cause is likely enough to act on. */
-export const ACT_ON = 0.85;
 /** From this probability on, what stands behind a suspect is worth asking. */
 const LEADING = 0.25;
 const RULED_OUT = 0.002;

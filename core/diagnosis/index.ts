@@ -1,5 +1,8 @@
 export * from './knowledge';
 export type { Case, Evidence } from './case';
-export { ACT_ON, diagnose, type Behind, type Diagnosis } from './diagnose';
+export { diagnose, type Behind, type Diagnosis } from './diagnose';
 export { type Misreading, type Moved, type Suspect } from './explain';
-export { canRun, type NextCheck, type Outlook } from './nextCheck';
+export { canRun } from './plan/available';
+export { ACT_ON, WORTH_MAKING, type NextCheck, type Outlook } from './plan/nextCheck';
+export { chanceFrom, drawMachine, drawResult, type KnownMachine } from './proving/generate';
+export { computedPlan, inOrder, play, type Played, type Policy } from './proving/play';

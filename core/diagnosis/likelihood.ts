@@ -199,7 +199,7 @@ export function repairLikelihood(cause: CauseId, outcome: Outcome): Likelihood {
       ...NOBODY_ELSE,
       cures: positions([cause]),
       alone: outcome === 'no-change' ? 0.03 : ALONE[outcome],
-      withOthers: outcome === 'no-change' ? 0.08 : WITH_OTHERS[outcome],
+      withOthers: outcome === 'no-change' ? 0.25 : WITH_OTHERS[outcome],
     },
   };
 }

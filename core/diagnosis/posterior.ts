@@ -8,11 +8,14 @@ import {
   repairLikelihood,
   type Likelihood,
 } from './likelihood';
-import { priorOdds, silenceFactors } from './prior';
-import { causeWeights, fillAll, normalise, SETS } from './sets';
+import { CAUSE_INDEX, priorOdds, silenceFactors } from './prior';
+import { causeWeights, divide, fillAll, multiply, normalise, SETS } from './sets';
 
 /** Weight of "none of these" against the listed causes, before any evidence: a machine on the bench has a fault. */
 export const NONE_OF_THESE = 0.08;
+
+/** How often a new part is itself at fault, or fitted wrong. */
+const BOTCHED = 0.04;
 
 /** One piece of evidence with its probability under every set (length SETS.count). */
 export interface Weighed {
@@ -118,13 +121,18 @@ export function weigh(odds: Float64Array, evidences: readonly Evidence[]): Poste
     if (evidence.kind === 'complaint') complaints.push(evidence.complaint);
     if (!table) continue;
     const { likelihood, perSet } = table;
-    for (let s = 0; s < perSet.length; s++) sets[s]! *= perSet[s]!;
+    multiply(sets, perSet);
     weighed.push({ evidence, likelihood, perSet });
     // Rescaled now and then, so any number of findings stays far from underflow.
     if (weighed.length % 8 === 0) normalise(sets);
   }
   normalise(sets);
-  return { sets, causes: causeWeights(sets).causes, weighed, repaired };
+  const { causes } = causeWeights(sets);
+  for (const e of evidences) {
+    // A part changed in vain may have been bad too, but it is not what is wrong now.
+    if (e.kind === 'repair' && e.outcome === 'no-change') causes[CAUSE_INDEX.get(e.cause) ?? -1]! *= BOTCHED;
+  }
+  return { sets, causes, weighed, repaired };
 }
 
 const scratch = new Float64Array(SETS.count);
@@ -134,7 +142,7 @@ const scratch = new Float64Array(SETS.count);
  * evidence was misread, given all the rest and itself.
  */
 export function without(p: Posterior, w: Weighed): { causes: Float64Array; misread: number } {
-  for (let s = 0; s < scratch.length; s++) scratch[s] = p.sets[s]! / w.perSet[s]!;
+  divide(scratch, p.sets, w.perSet);
   const { causes, total } = causeWeights(scratch);
   for (let i = 0; i < causes.length; i++) causes[i]! /= total;
   return { causes, misread: Math.min(1, w.likelihood.error * w.likelihood.misread * total) };

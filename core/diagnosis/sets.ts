@@ -1,4 +1,4 @@
-import { CAUSES } from './knowledge';
+import { CAUSES, type CauseId } from './knowledge';
 import type { Likelihood } from './likelihood';
 
 /**
@@ -127,6 +127,19 @@ export function fillAll(out: Float64Array, likelihood: Likelihood): void {
   }
 }
 
+const indexOf = new Map<string, number>();
+
+/** Position in SETS of the set of these causes (at most three). Throws on more, or on one that is unknown. */
+export function setOf(causes: readonly CauseId[]): number {
+  if (indexOf.size === 0) {
+    for (let s = 0; s < SETS.count; s++) indexOf.set(`${SETS.a[s]},${SETS.b[s]},${SETS.c[s]}`, s);
+  }
+  const members = causes.map((id) => CAUSES.findIndex((c) => c.id === id)).sort((x, y) => x - y);
+  const found = indexOf.get([...members, N, N, N].slice(0, Math.max(3, members.length)).join(','));
+  if (found === undefined) throw new Error(`no such set of causes: ${causes.join(', ')}`);
+  return found;
+}
+
 /** Members of a set as positions in the cause list. */
 export function membersOf(set: number): number[] {
   return [SETS.a[set]!, SETS.b[set]!, SETS.c[set]!].filter((i) => i !== N);
@@ -158,10 +171,20 @@ export function causeWeights(weights: Float64Array): { causes: Float64Array; tot
   return { causes, total };
 }
 
+/** Multiplies weights by a table of the same length, in place. */
+export function multiply(weights: Float64Array, table: Float64Array): void {
+  for (let s = 0; s < weights.length; s++) weights[s] = weights[s]! * table[s]!;
+}
+
+/** Writes weights divided by a table of the same length into `out`. */
+export function divide(out: Float64Array, weights: Float64Array, table: Float64Array): void {
+  for (let s = 0; s < out.length; s++) out[s] = weights[s]! / table[s]!;
+}
+
 /** Scales weights to sum to one, in place. */
 export function normalise(weights: Float64Array): void {
   let sum = 0;
   for (let s = 0; s < weights.length; s++) sum += weights[s]!;
   const scale = 1 / sum;
-  for (let s = 0; s < weights.length; s++) weights[s]! *= scale;
+  for (let s = 0; s < weights.length; s++) weights[s] = weights[s]! * scale;
 }

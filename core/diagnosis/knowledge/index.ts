@@ -7,3 +7,4 @@ export { CHECKS, checkOf, resultOf } from './checks';
 export { CAUSES, causeOf } from './causes';
 export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
 export { CAUTIONS } from './cautions';
+export { SCHOOL_IDS, SCHOOLS, type School, type SchoolId } from './schools';
