@@ -6,3 +6,4 @@ export { canRun } from './plan/available';
 export { ACT_ON, WORTH_MAKING, type NextCheck, type Outlook } from './plan/nextCheck';
 export { chanceFrom, drawMachine, drawResult, type KnownMachine } from './proving/generate';
 export { computedPlan, inOrder, play, type Played, type Policy } from './proving/play';
+export { skippedBy, type Skipped } from './plan/skipped';

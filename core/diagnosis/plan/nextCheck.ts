@@ -50,7 +50,7 @@ const MINUTES_PER_BIT = 10;
 export const ACT_ON = 0.85;
 /** Below this, minutes saved per minute spent, a check is not worth making: act on the leading suspect. */
 export const WORTH_MAKING = 0.3;
-const OUTLOOKS = 6;
+const OUTLOOKS = 12;
 
 /**
  * Every check still worth making, best first by minutes saved per bench minute, with what must come off for it. Checks

@@ -1,4 +1,5 @@
-import { ACT_ON, causeOf, type CheckId } from '@rusty-wren/core/diagnosis';
+import { ACT_ON, causeOf, skippedBy, WORTH_MAKING, type CheckId } from '@rusty-wren/core/diagnosis';
+import { caseOf, partsOff } from '@rusty-wren/core/log';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { problemWords } from '../api/api';
@@ -141,12 +142,15 @@ function Step({
     return <CloseStep picture={picture} log={log} />;
   }
   const lead = diagnosis.suspects[0];
+  const planned = diagnosis.next.find((n) => n.check === current);
+  const act = lead && (lead.probability >= ACT_ON || (diagnosis.next[0]?.value ?? 0) < WORTH_MAKING);
   return (
     <>
-      {lead && lead.probability >= ACT_ON && (
+      {lead && act && (
         <div className="mb-6 flex flex-wrap items-center justify-between gap-3 bg-card px-4 py-3">
           <p className="text-xl leading-tight">
-            <strong>{causeOf(lead.cause).name}</strong>, {percent(lead.probability)}: enough to act on.
+            <strong>{causeOf(lead.cause).name}</strong>, {percent(lead.probability)}:{' '}
+            {lead.probability >= ACT_ON ? 'enough to act on.' : 'no check left is worth its minutes.'}
           </p>
           <Button look="rust" onClick={() => log('verdict', { settles: lead.cause })}>
             Settle on it
@@ -157,7 +161,11 @@ function Step({
         <NextCheck
           key={`${current} ${atBench.entryCount}`}
           checkId={current}
-          next={diagnosis.next.find((n) => n.check === current)}
+          next={planned}
+          suspects={diagnosis.suspects}
+          off={partsOff(picture)}
+          skipped={planned ? skippedBy(planned, diagnosis.next, diagnosis.suspects, caseOf(picture)) : []}
+          onPick={onPick}
           chosen={chosen !== null}
           machine={picture.machine}
           log={log}

@@ -1,27 +1,37 @@
 import {
   causeOf,
   checkOf,
+  openingMinutes,
   partOf,
   resultOf,
+  toOpen,
   type CheckId,
   type MachineFacts,
   type NextCheck as Next,
+  type PartId,
+  type Skipped,
+  type Suspect,
   type Sureness,
 } from '@rusty-wren/core/diagnosis';
 import type { Reading } from '@rusty-wren/core/reading';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { minutesWords, percent } from '../rack/words';
+import { inSentence, minutesWords, percent } from '../rack/words';
 import { ReadingForm } from './ReadingForm';
 import type { Log } from './useJob';
+import { StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
 
-/** Why this check: what its two most telling results would do to the suspects. */
-function Why({ next }: { next: Next }): ReactElement | null {
+/** A result is worth foretelling when it would raise a suspect by this much. */
+const TELLING = 0.05;
+
+/** Why this check: the results that would raise a suspect most, weighed by their chance. */
+function Why({ next, suspects }: { next: Next; suspects: readonly Suspect[] }): ReactElement | null {
+  const now = new Map(suspects.map((s) => [s.cause, s.probability]));
   const telling = next.outlook
-    .filter((o) => o.chance > 0.04 && o.leads.probability > 0.2)
-    .sort((x, y) => y.leads.probability - x.leads.probability)
-    .filter((o, i, all) => all.findIndex((p) => p.leads.cause === o.leads.cause) === i)
+    .map((o) => ({ ...o, gain: o.leads.probability - (now.get(o.leads.cause) ?? 0) }))
+    .filter((o) => o.gain >= TELLING)
+    .sort((x, y) => y.gain * y.chance - x.gain * x.chance)
     .slice(0, 2);
   if (telling.length === 0) return null;
   return (
@@ -29,7 +39,7 @@ function Why({ next }: { next: Next }): ReactElement | null {
       {telling.map((o) => (
         <li key={o.result}>
           If <strong className="text-ink">{resultOf(next.check, o.result)?.label}</strong>:{' '}
-          {causeOf(o.leads.cause).name.toLowerCase()} {percent(o.leads.probability)}
+          {inSentence(causeOf(o.leads.cause).name)} {percent(o.leads.probability)}
         </li>
       ))}
     </ul>
@@ -40,23 +50,34 @@ function Why({ next }: { next: Next }): ReactElement | null {
 export function NextCheck({
   checkId,
   next,
+  suspects,
   chosen,
+  off,
+  skipped,
   machine,
   log,
   onLogged,
+  onPick,
 }: {
   checkId: CheckId;
   /** The plan's entry for it; absent when it was picked though the plan sees nothing in it. */
   next: Next | undefined;
+  suspects: readonly Suspect[];
   /** Picked by hand rather than by the plan. */
   chosen: boolean;
+  /** What is off the machine already. */
+  off: readonly PartId[];
+  /** Cheap checks that would be passed over by opening the machine now. */
+  skipped: readonly Skipped[];
   machine: MachineFacts;
   log: Log;
   onLogged: () => void;
+  onPick: (check: CheckId) => void;
 }): ReactElement {
   const check = checkOf(checkId);
   const [sureness, setSureness] = useState<Sureness>('sure');
-  const opens = next?.opens ?? [];
+  const opens = toOpen(check.access, new Set(off));
+  const minutes = check.minutes + openingMinutes(check.access, new Set(off));
 
   const record = (body: { result: string } | { reading: Reading }): void => {
     // What had to come off to get there is off now: the tray must know.
@@ -67,15 +88,31 @@ export function NextCheck({
 
   return (
     <section aria-label="Next check">
-      <p className="font-semibold text-rust">{chosen ? 'You chose' : 'Do this next'}</p>
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h2 className="text-4xl leading-tight font-bold sm:text-5xl">{check.name}</h2>
-        <p className="text-3xl font-bold whitespace-nowrap">{minutesWords(next?.minutes ?? check.minutes)}</p>
-      </div>
+      <StepHead
+        eyebrow={chosen ? 'You chose' : 'Do this next'}
+        title={check.name}
+        aside={minutesWords(minutes)}
+      />
       {opens.length > 0 && (
         <p className="mt-1 text-lg">
-          First off: <strong>{opens.map((p) => partOf(p).name.toLowerCase()).join(', ')}</strong>
+          First off: <strong>{opens.map((p) => inSentence(partOf(p).name)).join(', ')}</strong>
         </p>
+      )}
+      {skipped.length > 0 && (
+        <ul aria-label="Cheaper first" className="mt-3 border-l-4 border-steel pl-3 text-lg leading-snug">
+          {skipped.map((s) => (
+            <li key={s.check}>
+              <button
+                type="button"
+                onClick={() => onPick(s.check)}
+                className="min-h-11 text-left hover:underline"
+              >
+                Before that: <strong>{inSentence(checkOf(s.check).name)}</strong>, {minutesWords(s.minutes)},
+                settles {percent(s.chance)} of it
+              </button>
+            </li>
+          ))}
+        </ul>
       )}
       {check.caution && (
         <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
@@ -83,7 +120,7 @@ export function NextCheck({
         </p>
       )}
       <p className="mt-3 max-w-[58ch] text-xl leading-snug">{check.how}</p>
-      {next && <Why next={next} />}
+      {next && <Why next={next} suspects={suspects} />}
       <div className="mt-5">
         {check.reading && (
           <ReadingForm
@@ -93,14 +130,14 @@ export function NextCheck({
             onLog={(reading) => record({ reading })}
           />
         )}
-        <div className="flex flex-wrap gap-3" role="group" aria-label="Result">
+        <div className="flex flex-wrap gap-2" role="group" aria-label="Result">
           {check.results.map((result, i) => (
             <button
               key={result.id}
               type="button"
               data-result={i + 1}
               onClick={() => record({ result: result.id })}
-              className="min-h-16 min-w-32 rounded-md border-2 border-ink bg-card px-5 py-2 text-xl font-semibold hover:bg-ink hover:text-paper"
+              className="min-h-16 min-w-28 rounded-md border-2 border-ink bg-card px-4 py-2 text-xl font-semibold hover:bg-ink hover:text-paper"
             >
               {result.label}
             </button>

@@ -2,7 +2,7 @@ import { causeOf, type CauseId, type Diagnosis, type Suspect } from '@rusty-wren
 import { entryWords, type Picture } from '@rusty-wren/core/log';
 import { CircleAlert, ChevronDown, RotateCcw } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { percent } from '../rack/words';
+import { inSentence, percent } from '../rack/words';
 import { Button } from '../ui/Button';
 
 const SHOWN = 6;
@@ -87,7 +87,7 @@ export function Suspects({
       {behind.length > 0 && (
         <p className="mt-5 text-lg leading-snug">
           <span className="font-bold">What may be behind it: </span>
-          {behind.map((b) => causeOf(b.cause).name.toLowerCase()).join(', ')}
+          {behind.map((b) => inSentence(causeOf(b.cause).name)).join(', ')}
         </p>
       )}
     </section>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dueWords, minutesWords, percent } from './words';
+import { dueWords, inSentence, minutesWords, percent } from './words';
 
 describe('words on a tag', () => {
   it('says when', () => {
@@ -14,6 +14,12 @@ describe('words on a tag', () => {
   });
   it('never claims certainty', () => {
     expect([0, 0.004, 0.5, 0.9999, 1].map(percent)).toEqual(['1 %', '1 %', '50 %', '99 %', '99 %']);
+  });
+  it('keeps the letter of a screw inside a sentence', () => {
+    expect(['Fuel filter clogged', 'H screw too rich'].map(inSentence)).toEqual([
+      'fuel filter clogged',
+      'H screw too rich',
+    ]);
   });
   it('counts minutes in halves', () => {
     expect([0.5, 1, 2.5, 13].map(minutesWords)).toEqual(['½ min', '1 min', '2½ min', '13 min']);

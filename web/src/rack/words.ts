@@ -40,3 +40,7 @@ export function minutesWords(minutes: number): string {
   const half = minutes - whole >= 0.25 ? '½' : '';
   return `${whole || !half ? whole : ''}${half} min`;
 }
+
+/** A name as it reads inside a sentence: "Fuel filter" → "fuel filter", but "H screw" stays. */
+export const inSentence = (name: string): string =>
+  /^[A-Z] /.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);

@@ -14,7 +14,7 @@ export function StepHead({
     <>
       <p className="font-semibold text-rust">{eyebrow}</p>
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h2 className="text-4xl leading-tight font-bold sm:text-5xl">{title}</h2>
+        <h2 className="text-4xl leading-tight font-bold">{title}</h2>
         {aside && <p className="text-3xl font-bold whitespace-nowrap">{aside}</p>}
       </div>
     </>
