@@ -122,6 +122,30 @@ test('a struck finding can count again', async ({ page }) => {
   await expect(trail(page).locator('[data-state=struck]')).toHaveCount(0);
 });
 
+test('a finding made before a repair that changed it is marked as old', async ({ page }) => {
+  await checkIn(page, { ...machine('Stale 1'), complaints: ['Hard to start'] });
+  await write(page, 'linetest leaks', 'Pressure-test the line alone: leaks');
+  await leading(page).getByRole('button').click();
+  await leading(page).getByRole('button', { name: 'Settle on this' }).click();
+  await step(page).getByRole('button', { name: 'Better, not cured' }).click();
+  await expect(trail(page).getByRole('button', { name: /line alone: leaks/ })).toContainText(
+    'before the repair',
+  );
+  await expect(suspects(page).locator('[data-suspect=fuel-line-leak]')).toHaveCount(0);
+});
+
+test('before the carburettor comes off, the cheap checks that could settle it are named', async ({
+  page,
+}) => {
+  await checkIn(page, { ...machine('Skip 1'), complaints: ['Fades under way'] });
+  await page.getByRole('button', { name: 'Any other check' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Look at the inlet screen' }).click();
+  const cheaper = step(page).getByRole('list', { name: 'Cheaper first' });
+  const name = (await cheaper.getByRole('button').first().locator('strong').textContent()) ?? '';
+  await cheaper.getByRole('button').first().click();
+  await expect(step(page).getByRole('heading', { level: 2 }).first()).toHaveText(new RegExp(name, 'i'));
+});
+
 test('a job waits for a part by name, and its tag says so', async ({ page }) => {
   await checkIn(page, machine('Waits 1'));
   await page.getByRole('button', { name: 'On its hook' }).click();

@@ -1,7 +1,7 @@
 import type { Evidence } from './case';
 import { CAUSES, type CauseId } from './knowledge';
 import type { Posterior } from './posterior';
-import { without } from './posterior';
+import { possibleSets, without } from './posterior';
 import { CAUSE_INDEX } from './prior';
 import { fillChosen, membersOf } from './sets';
 
@@ -14,7 +14,7 @@ export interface Moved {
 export interface Suspect {
   cause: CauseId;
   probability: number;
-  /** Evidence by how much it moved this cause, strongest first. */
+  /** Evidence by how much it moved this cause, strongest first; worked out for the leading dozen. */
   moved: readonly Moved[];
 }
 
@@ -27,6 +27,8 @@ export interface Misreading {
 }
 
 const SHOWN = 0.001;
+/** How many suspects get their reasons worked out. */
+const EXPLAINED = 12;
 /** Likelier wrong than not: worth a second look even where the verdict already makes little of it. */
 const PROBABLY_WRONG = 0.5;
 const worth = (m: Misreading): number => m.misread * (m.impact + 0.05);
@@ -40,11 +42,12 @@ export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading
   const order = CAUSES.map((cause, i) => ({ id: cause.id, i, p: p.causes[i] ?? 0 }))
     .filter((x) => x.p > SHOWN)
     .sort((x, y) => y.p - x.p || x.i - y.i);
-  const left = p.weighed.map((w) => ({ w, ...without(p, w) }));
-  const suspects = order.map(({ id, i, p: probability }) => ({
+  const possible = possibleSets(p);
+  const left = p.weighed.map((w) => ({ w, ...without(possible, w) }));
+  const suspects = order.map(({ id, i, p: probability }, rank) => ({
     cause: id,
     probability,
-    moved: left
+    moved: (rank < EXPLAINED ? left : [])
       .map(({ w, causes }) => ({ ref: w.evidence.ref, logOdds: logit(probability) - logit(causes[i] ?? 0) }))
       .filter((m) => Math.abs(m.logOdds) > 0.05)
       .sort((x, y) => Math.abs(y.logOdds) - Math.abs(x.logOdds)),

@@ -9,7 +9,7 @@ import {
   type Likelihood,
 } from './likelihood';
 import { CAUSE_INDEX, priorOdds, silenceFactors } from './prior';
-import { causeWeights, divide, fillAll, multiply, normalise, SETS } from './sets';
+import { causeWeights, fillAll, multiply, normalise, SETS } from './sets';
 
 /** Weight of "none of these" against the listed causes, before any evidence: a machine on the bench has a fault. */
 export const NONE_OF_THESE = 0.08;
@@ -135,15 +135,44 @@ export function weigh(odds: Float64Array, evidences: readonly Evidence[]): Poste
   return { sets, causes, weighed, repaired };
 }
 
-const scratch = new Float64Array(SETS.count);
+/**
+ * Sets lighter than this are not asked what leaving one piece of evidence out would do for them: evidence weighs at most
+ * about 300 to 1, so even then each stays below two in a hundred thousand.
+ */
+const FAINT = 5e-8;
+
+/** The sets that can matter when one piece of evidence is left out, with their weights. */
+interface Possible {
+  sets: Uint32Array;
+  weights: Float64Array;
+}
+
+/** Gathers the sets that can matter when evidence is left out, once for all of it. */
+export function possibleSets(p: Posterior): Possible {
+  const sets = new Uint32Array(SETS.count);
+  let count = 0;
+  for (let s = 0; s < p.sets.length; s++) if (p.sets[s]! > FAINT) sets[count++] = s;
+  const chosen = sets.slice(0, count);
+  return { sets: chosen, weights: Float64Array.from(chosen, (s) => p.sets[s]!) };
+}
 
 /**
- * The case without one piece of evidence: the probability each cause would have (length N), and the chance that the
- * evidence was misread, given all the rest and itself.
+ * The case without one piece of evidence: the probability each cause would have (length N + 1; the last is nobody), and
+ * the chance that the evidence was misread, given all the rest and itself.
  */
-export function without(p: Posterior, w: Weighed): { causes: Float64Array; misread: number } {
-  divide(scratch, p.sets, w.perSet);
-  const { causes, total } = causeWeights(scratch);
-  for (let i = 0; i < causes.length; i++) causes[i]! /= total;
+export function without({ sets, weights }: Possible, w: Weighed): { causes: Float64Array; misread: number } {
+  const causes = new Float64Array(CAUSES.length + 1);
+  const { a, b, c } = SETS;
+  const { perSet } = w;
+  let total = 0;
+  for (let n = 0; n < sets.length; n++) {
+    const s = sets[n]!;
+    const q = weights[n]! / perSet[s]!;
+    total += q;
+    causes[a[s]!] = causes[a[s]!]! + q;
+    causes[b[s]!] = causes[b[s]!]! + q;
+    causes[c[s]!] = causes[c[s]!]! + q;
+  }
+  for (let i = 0; i < causes.length; i++) causes[i] = causes[i]! / total;
   return { causes, misread: Math.min(1, w.likelihood.error * w.likelihood.misread * total) };
 }

@@ -176,11 +176,6 @@ export function multiply(weights: Float64Array, table: Float64Array): void {
   for (let s = 0; s < weights.length; s++) weights[s] = weights[s]! * table[s]!;
 }
 
-/** Writes weights divided by a table of the same length into `out`. */
-export function divide(out: Float64Array, weights: Float64Array, table: Float64Array): void {
-  for (let s = 0; s < out.length; s++) out[s] = weights[s]! / table[s]!;
-}
-
 /** Scales weights to sum to one, in place. */
 export function normalise(weights: Float64Array): void {
   let sum = 0;

@@ -1,4 +1,4 @@
-import type { Case } from '../diagnosis';
+import { standing, type Case } from '../diagnosis';
 import type { Picture } from './picture';
 import { partsOff } from './readJob';
 
@@ -9,3 +9,11 @@ export const caseOf = (picture: Picture): Case => ({
   evidence: picture.evidence,
   off: partsOff(picture),
 });
+
+/** Ids of live findings made before a repair that changed what they looked at: they tell of the machine as it was. */
+export function staleFindings(picture: Picture): Set<string> {
+  const stands = standing(caseOf(picture));
+  return new Set(
+    picture.findings.filter((f) => f.result !== null && !stands.has(f.check)).map((f) => f.entryId),
+  );
+}

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { diagnose } from '../diagnosis';
-import { caseOf, entryWords, phaseOf, readJob, type Bodies, type Entry, type EntryKind } from './index';
+import {
+  caseOf,
+  entryWords,
+  phaseOf,
+  readJob,
+  staleFindings,
+  type Bodies,
+  type Entry,
+  type EntryKind,
+} from './index';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 
@@ -186,6 +195,18 @@ describe('from finding to closing', () => {
     expect(log.picture.proof[0]?.done).toBe(true);
     log.add('repair', { cause: 'plug-fouled', outcome: 'cured' });
     expect(log.picture.proof[0]?.done).toBe(false);
+  });
+
+  it('marks as stale what was found before a repair that changed it', () => {
+    const log = new Log();
+    log.add('complaint', { complaint: 'hard-to-start' });
+    const before = log.find('line-pressure', 'leaks');
+    log.find('compression-gauge', 'good');
+    expect(staleFindings(log.picture)).toEqual(new Set());
+    log.add('repair', { cause: 'fuel-line-leak', outcome: 'better' });
+    expect(staleFindings(log.picture)).toEqual(new Set([before]));
+    log.find('line-pressure', 'holds');
+    expect(staleFindings(log.picture)).toEqual(new Set());
   });
 
   it('names a safety fault until the walk-round is sound again', () => {

@@ -249,7 +249,7 @@ export const SCENARIOS: readonly Scenario[] = [
       { settles: 'tank-vent-blocked' },
       { repair: 'tank-vent-blocked', outcome: 'cured' },
       { stage: 'proof' },
-      { laterHours: 18 },
+      { laterHours: 24 },
       'start runs-well',
       'idle 2290',
     ],

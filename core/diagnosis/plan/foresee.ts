@@ -23,12 +23,12 @@ export interface Prospect {
   causes: Float64Array;
 }
 
-/** The sets worth planning with: at most KEPT_SETS, all above a floor found by doubling. */
+/** The sets worth planning with: at most KEPT_SETS, all above a floor raised until they fit. */
 export function keepLikely(p: Posterior): Kept {
   let floor = 1e-6;
   let count = KEPT_SETS + 1;
   while (count > KEPT_SETS) {
-    floor *= 2;
+    floor *= 4;
     count = 0;
     for (let s = 0; s < p.sets.length; s++) if (p.sets[s]! > floor) count++;
   }

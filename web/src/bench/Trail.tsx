@@ -1,4 +1,4 @@
-import { entryWords, type Picture, type TrailLine } from '@rusty-wren/core/log';
+import { entryWords, staleFindings, type Picture, type TrailLine } from '@rusty-wren/core/log';
 import type { CheckId } from '@rusty-wren/core/diagnosis';
 import { format, isSameDay } from 'date-fns';
 import { useState, type FormEvent, type ReactElement } from 'react';
@@ -21,6 +21,7 @@ export function Trail({
 }): ReactElement {
   const [open, setOpen] = useState<string | null>(null);
   const [striking, setStriking] = useState<TrailLine | null>(null);
+  const stale = staleFindings(picture);
   const lines = picture.trail.filter((l) => l.entry.kind !== 'strike').toReversed();
   return (
     <section aria-label="Evidence so far">
@@ -35,6 +36,7 @@ export function Trail({
               {newDay && <p className="pt-2 text-soft">{format(line.entry.notedAt, 'EEEE d MMMM')}</p>}
               <Line
                 line={line}
+                stale={stale.has(line.entry.id)}
                 open={open === line.entry.id}
                 onToggle={() => setOpen(open === line.entry.id ? null : line.entry.id)}
                 onStrike={() => setStriking(line)}
@@ -67,6 +69,7 @@ function unstrike(picture: Picture, line: TrailLine, log: Log): void {
 
 function Line({
   line,
+  stale,
   open,
   onToggle,
   onStrike,
@@ -74,6 +77,7 @@ function Line({
   onRepeat,
 }: {
   line: TrailLine;
+  stale: boolean;
   open: boolean;
   onToggle: () => void;
   onStrike: () => void;
@@ -106,6 +110,7 @@ function Line({
             {sureness && <span className="text-ochre"> ({sureness})</span>}
           </span>
           {gone && reason && <span className="block italic">{reason}</span>}
+          {stale && <span className="block text-soft italic">before the repair; may look different now</span>}
           {entry.seq === null && <span className="text-ochre"> not sent yet</span>}
         </span>
       </button>
