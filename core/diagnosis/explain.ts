@@ -14,7 +14,7 @@ export interface Moved {
 export interface Suspect {
   cause: CauseId;
   probability: number;
-  /** Evidence by how much it moved this cause, strongest first; worked out for the leading dozen. */
+  /** Evidence by how much it moved this cause, strongest first. */
   moved: readonly Moved[];
 }
 
@@ -27,8 +27,6 @@ export interface Misreading {
 }
 
 const SHOWN = 0.001;
-/** How many suspects get their reasons worked out. */
-const EXPLAINED = 12;
 /** Likelier wrong than not: worth a second look even where the verdict already makes little of it. */
 const PROBABLY_WRONG = 0.5;
 const worth = (m: Misreading): number => m.misread * (m.impact + 0.05);
@@ -44,10 +42,10 @@ export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading
     .sort((x, y) => y.p - x.p || x.i - y.i);
   const possible = possibleSets(p);
   const left = p.weighed.map((w) => ({ w, ...without(possible, w) }));
-  const suspects = order.map(({ id, i, p: probability }, rank) => ({
+  const suspects = order.map(({ id, i, p: probability }) => ({
     cause: id,
     probability,
-    moved: (rank < EXPLAINED ? left : [])
+    moved: left
       .map(({ w, causes }) => ({ ref: w.evidence.ref, logOdds: logit(probability) - logit(causes[i] ?? 0) }))
       .filter((m) => Math.abs(m.logOdds) > 0.05)
       .sort((x, y) => Math.abs(y.logOdds) - Math.abs(x.logOdds)),
