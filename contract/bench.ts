@@ -1,4 +1,3 @@
-import { READING_FIELD } from '@rusty-wren/core/reading';
 import Joi from 'joi';
 
 /** Words every schema speaks in. */
@@ -20,8 +19,6 @@ export const readingKeys = {
   rpm: reading(25000),
   turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
 } as const;
-
-export const MEASURED_CHECKS = Object.keys(READING_FIELD);
 
 /** History answers: every one may be missing, none may be made up. */
 export const historySchema = Joi.object({

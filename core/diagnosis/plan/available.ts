@@ -18,7 +18,7 @@ export function available(check: CheckDef, c: Case): boolean {
 }
 
 /** Whether the engine can be expected to run for a running check: from the last start, else from the complaint. */
-export function canRun(c: Case): boolean {
+function canRun(c: Case): boolean {
   const started = c.evidence.findLast((e) => e.kind === 'finding' && e.check === 'start-trial');
   if (started?.kind === 'finding') return !DEAD_RESULTS.has(started.result);
   return !c.evidence.some(

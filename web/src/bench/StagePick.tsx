@@ -1,8 +1,9 @@
 import type { Stage } from '@rusty-wren/core/log';
 import { ChevronDown } from 'lucide-react';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { STAGE_WORDS } from '../rack/words';
 import { Button } from '../ui/Button';
+import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
 import type { Log } from './useJob';
 
@@ -22,18 +23,9 @@ export function StagePick({
 }): ReactElement {
   const [open, setOpen] = useState(false);
   const [waiting, setWaiting] = useState<'parts' | 'answer' | null>(null);
-  const [what, setWhat] = useState('');
   const go = (next: Stage): void => {
     if (next === 'parts' || next === 'answer') return setWaiting(next);
     log('stage', { stage: next });
-    setOpen(false);
-  };
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    if (!waiting || !what.trim()) return;
-    log('stage', { stage: waiting, waitingFor: what.trim() });
-    setWhat('');
-    setWaiting(null);
     setOpen(false);
   };
   return (
@@ -67,20 +59,18 @@ export function StagePick({
           )}
         </div>
         {waiting && (
-          <form onSubmit={submit} className="mt-4 flex gap-2">
-            <input
-              autoFocus
-              aria-label="What it waits for"
-              value={what}
-              onChange={(e) => setWhat(e.target.value)}
-              maxLength={200}
-              placeholder={waiting === 'parts' ? 'which part, until when' : 'whose answer, to what'}
-              className="min-h-11 flex-1 rounded-md border-2 border-line bg-card px-3"
-            />
-            <Button type="submit" look="rust" disabled={!what.trim()}>
-              Hang it up
-            </Button>
-          </form>
+          <OneLine
+            focus
+            label="What it waits for"
+            placeholder={waiting === 'parts' ? 'which part, until when' : 'whose answer, to what'}
+            most={200}
+            done="Hang it up"
+            onDone={(waitingFor) => {
+              log('stage', { stage: waiting, waitingFor });
+              setWaiting(null);
+              setOpen(false);
+            }}
+          />
         )}
       </Sheet>
     </>

@@ -1,8 +1,9 @@
 import { entryWords, staleFindings, type Picture, type TrailLine } from '@rusty-wren/core/log';
 import type { CheckId } from '@rusty-wren/core/diagnosis';
 import { format, isSameDay } from 'date-fns';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
+import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
 import { SURENESS_WORDS } from './SurenessPick';
 import type { Log } from './useJob';
@@ -137,11 +138,6 @@ function StrikeSheet({
   onClose: () => void;
   onStrike: (reason: string) => void;
 }): ReactElement {
-  const [reason, setReason] = useState('');
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    if (reason.trim()) onStrike(reason.trim());
-  };
   const words = line ? entryWords(line) : null;
   return (
     <Sheet title="Why does this not count?" open={line !== null} onOpenChange={(open) => !open && onClose()}>
@@ -155,19 +151,7 @@ function StrikeSheet({
           </Button>
         ))}
       </div>
-      <form onSubmit={submit} className="mt-4 flex gap-2">
-        <input
-          aria-label="Reason"
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-          maxLength={500}
-          placeholder="or in your own words"
-          className="min-h-11 flex-1 rounded-md border-2 border-line bg-card px-3"
-        />
-        <Button type="submit" look="rust" disabled={!reason.trim()}>
-          Strike
-        </Button>
-      </form>
+      <OneLine label="Reason" placeholder="or in your own words" most={500} done="Strike" onDone={onStrike} />
     </Sheet>
   );
 }

@@ -1,8 +1,9 @@
 import { PARTS } from '@rusty-wren/core/diagnosis';
 import type { OffItem } from '@rusty-wren/core/log';
 import { Plus, Undo2 } from 'lucide-react';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
+import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
 import type { Log } from './useJob';
 
@@ -51,14 +52,6 @@ function TookOff({
   off: readonly OffItem[];
   log: Log;
 }): ReactElement {
-  const [thing, setThing] = useState('');
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    if (!thing.trim()) return;
-    log('took-off', { thing: thing.trim() });
-    setThing('');
-    onOpenChange(false);
-  };
   return (
     <Sheet title="Took off" open={open} onOpenChange={onOpenChange}>
       <div className="flex flex-wrap gap-2">
@@ -74,19 +67,17 @@ function TookOff({
           </Button>
         ))}
       </div>
-      <form onSubmit={submit} className="mt-5 flex gap-2">
-        <input
-          aria-label="Any loose thing"
-          value={thing}
-          onChange={(e) => setThing(e.target.value)}
-          maxLength={120}
-          placeholder="a loose thing: washer behind the choke lever"
-          className="min-h-11 flex-1 rounded-md border-2 border-line bg-card px-3"
-        />
-        <Button type="submit" disabled={!thing.trim()}>
-          Add
-        </Button>
-      </form>
+      <OneLine
+        label="Any loose thing"
+        placeholder="a loose thing: washer behind the choke lever"
+        most={120}
+        done="Add"
+        look="plain"
+        onDone={(thing) => {
+          log('took-off', { thing });
+          onOpenChange(false);
+        }}
+      />
     </Sheet>
   );
 }
