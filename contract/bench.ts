@@ -1,3 +1,4 @@
+import { checkOf, type CheckId } from '@rusty-wren/core/diagnosis';
 import Joi from 'joi';
 
 /** Words every schema speaks in. */
@@ -7,18 +8,35 @@ const reading = (max: number): Joi.AlternativesSchema =>
     Joi.array().items(Joi.number().min(-5).max(max)).min(1).max(60),
   );
 
+/** What a reading may say besides its figures, and the screws, alike in the log and in case files. */
+export const besidesTheFigures = {
+  decompressor: Joi.string().valid('open', 'closed', 'none'),
+  altitudeM: Joi.number().min(-450).max(6000),
+  turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
+} as const;
+
 /** The raw readings a finding may carry instead of a picked result. */
 export const readingKeys = {
   psi: Joi.alternatives(
     Joi.number().min(0).max(400),
     Joi.array().items(Joi.number().min(0).max(400)).min(1).max(30),
   ),
-  decompressor: Joi.string().valid('open', 'closed', 'none'),
-  altitudeM: Joi.number().min(-450).max(6000),
+  ...besidesTheFigures,
   mm: reading(50),
   rpm: reading(25000),
-  turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
 } as const;
+
+/** A check's result must be one it can have; the message names those it can. */
+export function hasItsResult<T extends { check: CheckId; result?: string }>(
+  finding: T,
+  helpers: Joi.CustomHelpers,
+): T | Joi.ErrorReport {
+  const known = checkOf(finding.check).results.map((r) => r.id);
+  if (finding.result === undefined || known.includes(finding.result)) return finding;
+  return helpers.message({
+    custom: `{{#label}}: "${finding.result}" is not a result of ${finding.check} (${known.join(', ')})`,
+  });
+}
 
 /** History answers: every one may be missing, none may be made up. */
 export const historySchema = Joi.object({

@@ -2,7 +2,6 @@ import {
   CAUSE_IDS,
   CHECK_IDS,
   COMPLAINT_IDS,
-  checkOf,
   MACHINE_KINDS,
   OUTCOMES,
   PART_IDS,
@@ -21,7 +20,7 @@ import {
 } from '@rusty-wren/core/diagnosis';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import Joi from 'joi';
-import { historySchema, readingKeys } from './bench';
+import { hasItsResult, historySchema, readingKeys } from './bench';
 import { clearMessage } from './messages';
 
 export const CASE_FORMAT = 'rusty-wren-case/1';
@@ -62,15 +61,7 @@ const findingLine = Joi.object({
   ...readingKeys,
 })
   .or('result', 'psi', 'mm', 'rpm', 'turns')
-  .custom((line: { check: CheckId; result?: string }, helpers) => {
-    const known = checkOf(line.check).results.map((r) => r.id);
-    if (line.result !== undefined && !known.includes(line.result)) {
-      return helpers.message({
-        custom: `{{#label}}: "${line.result}" is not a result of ${line.check} (${known.join(', ')})`,
-      });
-    }
-    return line;
-  });
+  .custom(hasItsResult);
 
 const logLine = Joi.object()
   .when(Joi.object({ complaint: Joi.exist() }).unknown(), {

@@ -1,7 +1,6 @@
 import {
   CAUSE_IDS,
   CHECK_IDS,
-  checkOf,
   COMPLAINT_IDS,
   OUTCOMES,
   PART_IDS,
@@ -11,7 +10,7 @@ import {
 import { BEHIND_ANSWERS, ENTRY_KINDS, STAGES, type Bodies, type EntryKind } from '@rusty-wren/core/log';
 import { READING_FIELD } from '@rusty-wren/core/reading';
 import Joi from 'joi';
-import { historySchema } from './bench';
+import { besidesTheFigures, hasItsResult, historySchema } from './bench';
 
 /** An entry as a client sends it: the server gives it its order. */
 export type NewEntry = {
@@ -26,11 +25,9 @@ const numbers = (min: number, max: number, count: number): Joi.ArraySchema =>
 
 const reading = Joi.object({
   psi: numbers(0, 400, 30),
-  decompressor: oneOf(['open', 'closed', 'none']),
-  altitudeM: Joi.number().min(-450).max(6000),
   mm: numbers(-5, 50, 4),
   rpm: numbers(0, 25_000, 60),
-  turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
+  ...besidesTheFigures,
 }).or('psi', 'mm', 'rpm', 'turns');
 
 const finding = Joi.object({
@@ -41,13 +38,8 @@ const finding = Joi.object({
   note: text(1000),
 })
   .or('result', 'reading')
-  .custom((body: { check: CheckId; result?: string; reading?: object }, helpers) => {
-    const known = checkOf(body.check).results.map((r) => r.id);
-    if (body.result !== undefined && !known.includes(body.result)) {
-      return helpers.message({
-        custom: `{{#label}}: "${body.result}" is not a result of ${body.check} (${known.join(', ')})`,
-      });
-    }
+  .custom(hasItsResult)
+  .custom((body: { check: CheckId; reading?: object }, helpers) => {
     const field = READING_FIELD[body.check];
     if (body.reading && (field === undefined || !(field in body.reading))) {
       return helpers.message({

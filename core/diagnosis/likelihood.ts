@@ -10,6 +10,7 @@ import {
   type Strength,
   type Sureness,
 } from './knowledge';
+import { CAUSE_INDEX } from './prior';
 
 /**
  * The probability of one observation for any set of causes, as a difference of two products over the causes in
@@ -119,9 +120,8 @@ const tableOf = (id: CheckId): CheckTable => {
 
 const NOBODY_ELSE = { gone: new Set<number>(), presentCured: 0, presentOther: 0 } as const;
 const NOTHING: Float64Array = new Float64Array(N);
-const causePosition = new Map(CAUSES.map((c, i) => [c.id, i]));
 const positions = (ids: readonly CauseId[]): Set<number> =>
-  new Set(ids.map((id) => causePosition.get(id) ?? -1));
+  new Set(ids.map((id) => CAUSE_INDEX.get(id) ?? -1));
 
 /** Likelihood of a behaviour the owner complained of. */
 export function complaintLikelihood(id: ComplaintId): Likelihood {

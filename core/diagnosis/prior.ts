@@ -52,6 +52,5 @@ export function silenceFactors(mentioned: ReadonlySet<ComplaintId>): Float64Arra
   });
 }
 
-export type CauseIndex = ReadonlyMap<CauseId, number>;
 /** Position of each cause in every per-cause array. */
-export const CAUSE_INDEX: CauseIndex = new Map(CAUSES.map((cause, i) => [cause.id, i]));
+export const CAUSE_INDEX: ReadonlyMap<CauseId, number> = new Map(CAUSES.map((cause, i) => [cause.id, i]));

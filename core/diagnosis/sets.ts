@@ -1,4 +1,5 @@
 import { CAUSES, type CauseId } from './knowledge';
+import { CAUSE_INDEX } from './prior';
 import type { Likelihood } from './likelihood';
 
 /**
@@ -134,7 +135,7 @@ export function setOf(causes: readonly CauseId[]): number {
   if (indexOf.size === 0) {
     for (let s = 0; s < SETS.count; s++) indexOf.set(`${SETS.a[s]},${SETS.b[s]},${SETS.c[s]}`, s);
   }
-  const members = causes.map((id) => CAUSES.findIndex((c) => c.id === id)).sort((x, y) => x - y);
+  const members = causes.map((id) => CAUSE_INDEX.get(id) ?? -1).sort((x, y) => x - y);
   const found = indexOf.get([...members, N, N, N].slice(0, Math.max(3, members.length)).join(','));
   if (found === undefined) throw new Error(`no such set of causes: ${causes.join(', ')}`);
   return found;

@@ -38,7 +38,7 @@ export interface NextCheck {
 }
 
 /** Handling any check costs something besides its minutes: fetching the tool, wiping hands, noting it. */
-const HANDLING_MINUTES = 0.5;
+export const HANDLING_MINUTES = 0.5;
 /** A look repeated in the same conditions tends to come out the same way. */
 const REPEAT_WORTH = 0.25;
 /**

@@ -10,7 +10,7 @@ import {
   type PartId,
 } from '../knowledge';
 import { available, standing } from '../plan/available';
-import { ACT_ON, nextChecks, WORTH_MAKING } from '../plan/nextCheck';
+import { ACT_ON, HANDLING_MINUTES, nextChecks, WORTH_MAKING } from '../plan/nextCheck';
 import { posterior, type Posterior } from '../posterior';
 import { drawResult, type Chance, type KnownMachine } from './generate';
 
@@ -30,7 +30,6 @@ export interface Played {
   finished: boolean;
 }
 
-const HANDLING_MINUTES = 0.5;
 /** Whoever has not found it by then sends it elsewhere. */
 const MOST_STEPS = 150;
 

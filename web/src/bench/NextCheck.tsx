@@ -19,7 +19,7 @@ import { useState, type ReactElement } from 'react';
 import { inSentence, minutesWords, percent } from '../rack/words';
 import { ReadingForm } from './ReadingForm';
 import type { Log } from './useJob';
-import { StepHead } from './steps/StepHead';
+import { BIG_BUTTON, StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
 
 /** A result is worth foretelling when it would raise a suspect by this much. */
@@ -137,7 +137,7 @@ export function NextCheck({
               type="button"
               data-result={i + 1}
               onClick={() => record({ result: result.id })}
-              className="min-h-16 min-w-28 rounded-md border-2 border-ink bg-card px-4 py-2 text-xl font-semibold hover:bg-ink hover:text-paper"
+              className={`${BIG_BUTTON} min-w-28 px-4`}
             >
               {result.label}
             </button>

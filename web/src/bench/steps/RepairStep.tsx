@@ -34,7 +34,7 @@ export function RepairStep({ settled, log }: { settled: Settled; log: Log }): Re
           <button
             key={outcome}
             type="button"
-            className={BIG_BUTTON}
+            className={`${BIG_BUTTON} min-w-32 px-5`}
             onClick={() =>
               log('repair', { cause: cause.id, outcome, ...(note.trim() && { note: note.trim() }) })
             }

@@ -21,5 +21,6 @@ export function StepHead({
   );
 }
 
+/** The look of the one-tap answers; each place adds how wide. */
 export const BIG_BUTTON =
-  'min-h-16 min-w-32 rounded-md border-2 border-ink bg-card px-5 py-2 text-xl font-semibold hover:bg-ink hover:text-paper';
+  'min-h-16 rounded-md border-2 border-ink bg-card py-2 text-xl font-semibold hover:bg-ink hover:text-paper';
