@@ -12,7 +12,15 @@ import type {
 /** One thing the diagnosis may rest on, in the order it was noted. `ref` names the entry it came from. */
 export type Evidence =
   | { ref: string; kind: 'complaint'; complaint: ComplaintId }
-  | { ref: string; kind: 'finding'; check: CheckId; result: string; sureness: Sureness }
+  | {
+      ref: string;
+      kind: 'finding';
+      check: CheckId;
+      result: string;
+      sureness: Sureness;
+      /** It was made before and this took its place: with the same result as then, or another. */
+      again?: 'same' | 'other';
+    }
   | { ref: string; kind: 'repair'; cause: CauseId; outcome: Outcome };
 
 /** Everything the engine reads: live evidence only, with superseded and struck entries already gone. */

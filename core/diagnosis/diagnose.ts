@@ -3,14 +3,21 @@ import {
   explain,
   likeliestSet,
   probabilityOfCause,
+  reasonsFor,
+  SHOWN,
   unexplained,
   type Misreading,
+  type Reasons,
   type Suspect,
 } from './explain';
-import { causeOf, checkOf, type CauseId } from './knowledge';
+import { CAUSES, causeOf, checkOf, type CauseId } from './knowledge';
+import { forecast, type Forecast, type Way } from './plan/forecast';
+import { lookAhead, type Progress } from './plan/lookAhead';
 import { nextChecks, type NextCheck } from './plan/nextCheck';
-import { posterior } from './posterior';
-import { rulesFor } from './prior';
+import { whenToStop, type Stop } from './plan/stop';
+import { oddsFor, posterior } from './posterior';
+import { CAUSE_INDEX, rulesFor } from './prior';
+import { leadOf } from './sets';
 
 /** A cause that may stand behind a leading suspect, still open. */
 export interface Behind {
@@ -23,11 +30,16 @@ export interface Behind {
 /** The engine's whole picture of a case. All probabilities 0–1; minutes are bench minutes. */
 export interface Diagnosis {
   suspects: readonly Suspect[];
+  /** Probability of every cause, vocabulary order. */
+  causes: Readonly<Float64Array>;
   /** Probability that nothing on the list explains it. */
   noneOfThese: number;
   /** The likeliest combination of causes. */
   together: readonly CauseId[];
+  /** The plan looking one check ahead; `looksAhead` refines it. */
   next: readonly NextCheck[];
+  /** Why checking further would change nothing, if so. */
+  stop: Stop | null;
   unexplained: readonly Evidence[];
   repeat: readonly Misreading[];
   behind: readonly Behind[];
@@ -56,14 +68,44 @@ export function diagnose(c: Case): Diagnosis {
   const behind = [...open]
     .map(([cause, of]) => ({ cause, of, probability: probabilityOfCause(p, cause) }))
     .sort((x, y) => y.probability - x.probability);
+  const next = nextChecks(c, p);
   return {
     suspects,
+    causes: p.causes,
     noneOfThese: p.sets[0] ?? 0,
     together: likeliestSet(p),
-    next: nextChecks(c, p),
+    next,
+    stop: whenToStop(p, next),
     unexplained: unexplained(p, isNormal),
     repeat,
     behind,
     historySays: rulesFor(c.history, c.machine).map((rule) => rule.says),
   };
 }
+
+/** Only what the log says about a case: who leads and what to do next, without the reasons. For racks and benches. */
+export function glance(
+  c: Case,
+): Pick<Diagnosis, 'causes' | 'next'> & { lead: { cause: CauseId; probability: number } | null } {
+  const p = posterior(c);
+  const at = leadOf(p.causes);
+  const probability = p.causes[at]!;
+  const lead = probability > SHOWN ? { cause: CAUSES[at]!.id, probability } : null;
+  return { causes: p.causes, lead, next: nextChecks(c, p) };
+}
+
+/** Why a cause is suspected, or is not: any cause, however unlikely. */
+export function whyOrWhyNot(c: Case, cause: CauseId): Reasons {
+  const odds = oddsFor({ ...c, evidence: [] })[CAUSE_INDEX.get(cause) ?? -1] ?? 0;
+  return reasonsFor(posterior(c), cause, odds / (1 + odds));
+}
+
+/** The plan looking two checks ahead, step by step: progress as it goes, the plan at the end. */
+export const looksAhead = (c: Case): Generator<Progress, NextCheck[]> => lookAhead(c, posterior(c));
+
+/** Bench minutes from here to the right repair under a way of working, play by play. */
+export const forecastOf = (
+  c: Case,
+  way: Way,
+  options: { plays: number; seed: number },
+): Generator<Forecast, Forecast> => forecast(c, posterior(c), way, options);

@@ -1,9 +1,9 @@
 import type { Evidence } from './case';
 import { CAUSES, type CauseId } from './knowledge';
-import type { Posterior } from './posterior';
-import { possibleSets, without } from './posterior';
+import { asItStood, findingLikelihood, informativeResults } from './likelihood';
+import { possibleSets, without, type Possible, type Posterior, type Weighed } from './posterior';
 import { CAUSE_INDEX } from './prior';
-import { fillChosen, membersOf } from './sets';
+import { causesOf, fillChosen, leadOf, membersOf, SETS } from './sets';
 
 /** How much one piece of evidence moved a cause: log odds (natural), positive raises it. */
 export interface Moved {
@@ -24,16 +24,33 @@ export interface Misreading {
   misread: number;
   /** Share of the verdict that would move without it (0–1). */
   impact: number;
+  /** What it would likeliest be instead, and the suspect that would then lead. */
+  otherwise: { result: string; leads: CauseId; probability: number } | null;
 }
 
-const SHOWN = 0.001;
+/** Why a cause is suspected, or is not. */
+export interface Reasons extends Suspect {
+  /** Probability from kind, use and history alone, before anything on the log (0–1). */
+  before: number;
+}
+
+/** A cause fainter than this is no suspect. */
+export const SHOWN = 0.001;
+/** For so many, what would change if they were otherwise is worked out. */
+const WORTH_SAYING = 2;
 /** Likelier wrong than not: worth a second look even where the verdict already makes little of it. */
 const PROBABLY_WRONG = 0.5;
-const worth = (m: Misreading): number => m.misread * (m.impact + 0.05);
+const worth = (m: Pick<Misreading, 'misread' | 'impact'>): number => m.misread * (m.impact + 0.05);
 const logit = (p: number): number => {
   const q = Math.min(1 - 1e-9, Math.max(1e-9, p));
   return Math.log(q / (1 - q));
 };
+
+/** Below this a move of log odds is not worth a line. */
+const SLIGHT = 0.05;
+/** What moved a cause enough to be told, strongest first. */
+const byWeight = (moved: readonly Moved[]): Moved[] =>
+  moved.filter((m) => Math.abs(m.logOdds) > SLIGHT).sort((x, y) => Math.abs(y.logOdds) - Math.abs(x.logOdds));
 
 /** Suspects above 0.1 %, likeliest first, with what moved each; and the entries that deserve a second look. */
 export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading[] } {
@@ -45,21 +62,71 @@ export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading
   const suspects = order.map(({ id, i, p: probability }) => ({
     cause: id,
     probability,
-    moved: left
-      .map(({ w, causes }) => ({ ref: w.evidence.ref, logOdds: logit(probability) - logit(causes[i] ?? 0) }))
-      .filter((m) => Math.abs(m.logOdds) > 0.05)
-      .sort((x, y) => Math.abs(y.logOdds) - Math.abs(x.logOdds)),
+    moved: byWeight(
+      left.map(({ w, causes }) => ({
+        ref: w.evidence.ref,
+        logOdds: logit(probability) - logit(causes[i] ?? 0),
+      })),
+    ),
   }));
   const repeat = left
     .filter(({ w }) => w.evidence.kind === 'finding')
     .map(({ w, causes, misread }) => ({
+      w,
       ref: w.evidence.ref,
       misread,
       impact: p.causes.reduce((sum, q, i) => sum + Math.abs(q - (causes[i] ?? 0)), 0) / 2,
     }))
     .filter((m) => m.misread > PROBABLY_WRONG || (m.misread > 0.08 && m.misread * m.impact > 0.015))
-    .sort((x, y) => worth(y) - worth(x));
+    .sort((x, y) => worth(y) - worth(x))
+    .map(({ w, ...m }, rank) => ({
+      ...m,
+      otherwise: rank < WORTH_SAYING ? otherwise(p, possible, w) : null,
+    }));
   return { suspects, repeat };
+}
+
+/** What a finding would likeliest be, read again and coming out differently, and who would lead then. */
+function otherwise(p: Posterior, possible: Possible, { evidence, adds }: Weighed): Misreading['otherwise'] {
+  if (evidence.kind !== 'finding') return null;
+  const { sets, weights } = possible;
+  const bare = weights.map((w, n) => w / adds[sets[n]!]!);
+  const table = new Float64Array(sets.length);
+  let best: { result: string; weight: number; then: Float64Array } | null = null;
+  for (const result of informativeResults(evidence.check)) {
+    const likelihood = result !== evidence.result && findingLikelihood(evidence.check, result, 'sure');
+    if (!likelihood) continue;
+    fillChosen(table, asItStood(likelihood, p.repaired, []), sets);
+    const then = bare.map((w, n) => w * table[n]!);
+    const weight = then.reduce((a, b) => a + b, 0);
+    if (!best || weight > best.weight) best = { result, weight, then };
+  }
+  if (!best) return null;
+  const { weight, then, result } = best;
+  const causes = causesOf(sets, then);
+  const lead = leadOf(causes, p.repaired);
+  return { result, leads: CAUSES[lead]!.id, probability: Math.min(1, causes[lead]! / weight) };
+}
+
+/**
+ * Why one cause is suspected or not, however unlikely: what it was before the log, and every entry that moved it,
+ * strongest first. Goes through all sets, so it is right for the faintest too.
+ */
+export function reasonsFor(p: Posterior, cause: CauseId, before: number): Reasons {
+  const at = CAUSE_INDEX.get(cause) ?? -1;
+  const probability = p.causes[at] ?? 0;
+  const { a, b, c, count } = SETS;
+  const moved = p.weighed.map(({ evidence, adds }): Moved => {
+    let total = 0;
+    let own = 0;
+    for (let s = 0; s < count; s++) {
+      const w = p.sets[s]! / adds[s]!;
+      total += w;
+      if (a[s] === at || b[s] === at || c[s] === at) own += w;
+    }
+    return { ref: evidence.ref, logOdds: logit(probability) - logit(own / total) };
+  });
+  return { cause, probability, before, moved: byWeight(moved) };
 }
 
 function likeliest(p: Posterior): number {

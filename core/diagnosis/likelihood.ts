@@ -53,6 +53,9 @@ const COMPLAINT_LEAK = 0.003;
 const ERROR: Readonly<Record<Sureness, number>> = { sure: 0.015, fair: 0.15, doubtful: 0.45 };
 const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.12, fair: 0.25, doubtful: 0.5 };
 
+/** Of the chance of a misreading, what is left when the check was made again and came out the same. */
+const CONFIRMED = 0.25;
+
 /** How a trial repair or a repair turns out when it does, or does not, put a cause right. */
 const ALONE: Readonly<Record<Outcome, number>> = { cured: 0.86, better: 0.09, 'no-change': 0.05 };
 /** A trial that goes part of the way: half a cure is the ordinary sign. */
@@ -146,9 +149,14 @@ export const informativeResults = (id: CheckId): string[] => [...tableOf(id).ran
 
 /**
  * Likelihood of a check's result, or null for a neutral result ("none fitted") that says nothing.
- * Throws when the check has no such result.
+ * `confirmed`: made again and found the same. Throws when the check has no such result.
  */
-export function findingLikelihood(id: CheckId, result: string, sureness: Sureness): Likelihood | null {
+export function findingLikelihood(
+  id: CheckId,
+  result: string,
+  sureness: Sureness,
+  confirmed = false,
+): Likelihood | null {
   const { check, ranks, base, causes, informative } = tableOf(id);
   const rank = ranks.get(result);
   if (rank === undefined) {
@@ -161,7 +169,7 @@ export function findingLikelihood(id: CheckId, result: string, sureness: Surenes
     lo0: rank === 0 ? 0 : (base[rank - 1] ?? 0),
     hi: causes[rank] ?? NOTHING,
     lo: rank === 0 ? NOTHING : (causes[rank - 1] ?? NOTHING),
-    error: (soft ? SOFT_ERROR : ERROR)[sureness],
+    error: (soft ? SOFT_ERROR : ERROR)[sureness] * (confirmed ? CONFIRMED : 1),
     misread: 1 / informative,
   };
   if (check.cures) {

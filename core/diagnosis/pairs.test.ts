@@ -1,17 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Evidence } from './case';
-import { diagnose } from './diagnose';
 import { ACT_ON } from './plan/nextCheck';
-import {
-  causeOf,
-  probabilityOf,
-  type CauseId,
-  type CheckId,
-  type ComplaintId,
-  type PartId,
-} from './knowledge';
-import { findingLikelihood, informativeResults } from './likelihood';
-import { fillChosen, setOf } from './sets';
+import { causeOf, probabilityOf, type CauseId, type ComplaintId } from './knowledge';
+import { follow } from './proving/follow';
 
 /** Faults technicians meet together on one machine. */
 const PAIRS: readonly (readonly [CauseId, CauseId])[] = [
@@ -58,47 +48,15 @@ const HIDDEN_BY_A_WET_PLUG: readonly (readonly [CauseId, CauseId])[] = [
   ['coil-gap-wide', 'plug-fouled'],
 ];
 
-/** What a check most likely shows on a machine with both faults. */
-function likeliest(check: CheckId, pair: readonly CauseId[]): string {
-  const set = Uint32Array.of(setOf(pair));
-  const out = new Float64Array(1);
-  const answers = informativeResults(check).map((result) => {
-    const likelihood = findingLikelihood(check, result, 'sure');
-    if (likelihood) fillChosen(out, likelihood, set, true);
-    return { result, p: out[0] ?? 0 };
-  });
-  return answers.sort((x, y) => y.p - x.p)[0]?.result ?? '';
-}
-
-/** Follows the plan, every check answering as it most likely would, and returns the suspects at the end, likeliest first. */
-function play(pair: readonly CauseId[], steps: number): CauseId[] {
-  const complaints = [...new Set(pair.map(complaintOf))];
-  const evidence: Evidence[] = complaints.map((complaint) => ({
-    ref: complaint,
-    kind: 'complaint',
-    complaint,
-  }));
-  const off: PartId[] = [];
-  for (let n = 0; ; n++) {
-    const { suspects, next } = diagnose({
-      machine: { kind: 'chainsaw', displacementCc: 45 },
-      history: {},
-      evidence,
-      off,
-    });
-    const best = next[0];
-    const sure = suspects.slice(0, 2).every((s) => s.probability >= ACT_ON);
-    if (n === steps || !best || sure) return suspects.map((s) => s.cause);
-    off.push(...best.opens);
-    evidence.push({
-      ref: best.check,
-      kind: 'finding',
-      check: best.check,
-      result: likeliest(best.check, pair),
-      sureness: 'sure',
-    });
-  }
-}
+/** Follows the plan until two suspects are sure enough, and returns the suspects then, likeliest first. */
+const play = (pair: readonly CauseId[]): CauseId[] =>
+  follow(
+    { kind: 'chainsaw', displacementCc: 45 },
+    [...new Set(pair.map(complaintOf))],
+    pair,
+    40,
+    (causes) => causes.filter((p) => p >= ACT_ON).length >= 2,
+  ).causes;
 
 const complaintOf = (cause: CauseId): ComplaintId =>
   Object.entries(causeOf(cause).complaints).sort(
@@ -109,11 +67,11 @@ describe('two faults at once', () => {
   it('come in more than thirty pairs', () => expect(PAIRS.length).toBeGreaterThanOrEqual(30));
 
   it.each(PAIRS)('%s and %s are both among the first two', (...pair) => {
-    expect(play(pair, 40).slice(0, 2).toSorted()).toEqual(pair.toSorted());
+    expect(play(pair).slice(0, 2).toSorted()).toEqual(pair.toSorted());
   });
 
   it.each(HIDDEN_BY_A_WET_PLUG)('%s leads and %s is among the first five', (seen, hidden) => {
-    const found = play([seen, hidden], 40);
+    const found = play([seen, hidden]);
     expect(found.slice(0, 2)).toContain(seen);
     expect(found.slice(0, 5)).toContain(hidden);
   });

@@ -172,6 +172,29 @@ export function causeWeights(weights: Float64Array): { causes: Float64Array; tot
   return { causes, total };
 }
 
+/** Weight of each cause (length N + 1; the last is nobody) under weights over chosen sets. */
+export function causesOf(chosen: Uint32Array, weights: Float64Array): Float64Array {
+  const causes = new Float64Array(N + 1);
+  const { a, b, c } = SETS;
+  for (let n = 0; n < chosen.length; n++) {
+    const s = chosen[n]!;
+    const w = weights[n]!;
+    causes[a[s]!]! += w;
+    causes[b[s]!]! += w;
+    causes[c[s]!]! += w;
+  }
+  return causes;
+}
+
+/** Position of the likeliest cause (weights in vocabulary order) that is not among those already repaired. */
+export function leadOf(causes: ArrayLike<number>, repaired: readonly CauseId[] = []): number {
+  let lead = -1;
+  for (let i = 0; i < N; i++) {
+    if ((lead < 0 || causes[i]! > causes[lead]!) && !repaired.includes(CAUSES[i]!.id)) lead = i;
+  }
+  return lead;
+}
+
 /** Multiplies weights by a table of the same length, in place. */
 export function multiply(weights: Float64Array, table: Float64Array): void {
   for (let s = 0; s < weights.length; s++) weights[s] = weights[s]! * table[s]!;

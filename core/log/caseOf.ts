@@ -1,12 +1,13 @@
-import { standing, type Case } from '../diagnosis';
+import { standing, type Case, type Evidence } from '../diagnosis';
 import type { Picture } from './picture';
 import { partsOff } from './readJob';
 
-/** The engine's case from a job's picture. */
-export const caseOf = (picture: Picture): Case => ({
+/** The engine's case from a job's picture, with what was found in the same can on other jobs. */
+export const caseOf = (picture: Picture, fromTheCan: readonly Evidence[] = []): Case => ({
   machine: picture.machine,
   history: picture.history,
-  evidence: picture.evidence,
+  // First, so that it is judged on the machine as it came in.
+  evidence: [...fromTheCan, ...picture.evidence],
   off: partsOff(picture),
 });
 

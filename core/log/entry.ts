@@ -18,6 +18,8 @@ export interface Bodies {
   repair: { cause: CauseId; outcome: Outcome; note?: string };
   verdict: { settles: CauseId; words?: string } | { behind: CauseId; answer: BehindAnswer; words?: string };
   note: { text: string };
+  /** Whether another job's machine drinks from the same can as this one. */
+  can: { job: string; shared: boolean };
   stage: { stage: Stage; waitingFor?: string; reason?: string };
   strike: { reason: string };
 }
@@ -31,6 +33,7 @@ export const ENTRY_KINDS = [
   'repair',
   'verdict',
   'note',
+  'can',
   'stage',
   'strike',
 ] as const satisfies readonly EntryKind[];

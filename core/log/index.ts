@@ -11,6 +11,7 @@ export {
 } from './entry';
 export type { Finding, OffItem, OpenEnd, Picture, ProofStep, Repair, Settled, TrailLine } from './picture';
 export { openBehind, partsOff, readJob } from './readJob';
+export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
 export { caseOf, staleFindings } from './caseOf';
 export { phaseOf, type Phase } from './phase';
 export { entryWords, historyWords, readingWords } from './words';

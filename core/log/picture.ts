@@ -83,6 +83,8 @@ export interface Picture {
   stage: Stage;
   waitingFor: string | null;
   stageSince: string | null;
+  /** What was said about other jobs' machines and this one's can, by job. */
+  cans: ReadonlyMap<string, boolean>;
   notes: readonly { entryId: string; text: string; notedAt: string }[];
   safetyFaults: readonly string[];
   proof: readonly ProofStep[];

@@ -245,3 +245,25 @@ describe('words', () => {
     ]);
   });
 });
+
+describe('a check made again', () => {
+  it('says whether it came out the same as the time before', () => {
+    const log = new Log();
+    log.add('complaint', { complaint: 'no-fire' });
+    log.find('spark-tester', 'none');
+    log.find('spark-tester', 'none');
+    expect(log.picture.evidence.at(-1)).toMatchObject({ check: 'spark-tester', again: 'same' });
+    log.find('spark-tester', 'strong');
+    expect(log.picture.evidence.at(-1)).toMatchObject({ result: 'strong', again: 'other' });
+  });
+
+  it('is believed more when it was the same', () => {
+    const log = new Log();
+    log.add('complaint', { complaint: 'no-fire' });
+    log.find('spark-tester', 'none');
+    const once = diagnose(caseOf(log.picture)).suspects.find((s) => s.cause === 'coil-failed');
+    log.find('spark-tester', 'none');
+    const twice = diagnose(caseOf(log.picture)).suspects.find((s) => s.cause === 'coil-failed');
+    expect(twice?.probability).toBeGreaterThan(once?.probability ?? 1);
+  });
+});

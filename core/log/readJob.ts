@@ -2,6 +2,7 @@ import {
   causeOf,
   partOf,
   type CauseId,
+  type CheckId,
   type Evidence,
   type History,
   type MachineFacts,
@@ -136,6 +137,9 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     if (by !== e.id) superseded.set(e.id, e);
   }
   const live = unstruck.filter((e) => !superseded.has(e.id));
+  const before = new Map(
+    [...superseded.keys()].flatMap((id) => read.get(id) ?? []).map((f) => [f.check, f.result]),
+  );
   const findings = live.flatMap((e) => read.get(e.id) ?? []);
 
   const complaints = ofKind(live, 'complaint')
@@ -165,10 +169,11 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     stage: stage?.body.stage ?? 'hook',
     waitingFor: stage?.body.waitingFor ?? null,
     stageSince: stage?.notedAt ?? ordered[0]?.notedAt ?? null,
+    cans: new Map(ofKind(live, 'can').map((e) => [e.body.job, e.body.shared])),
     notes: ofKind(live, 'note').map((e) => ({ entryId: e.id, text: e.body.text, notedAt: e.notedAt })),
     safetyFaults: safetyFaults(live, findings),
     proof: readProof(live, findings),
-    evidence: readEvidence(live, findings, complaints),
+    evidence: readEvidence(live, findings, complaints, before),
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
   };
   return { ...picture, openEnds: readOpenEnds(picture) };
@@ -185,6 +190,8 @@ function readEvidence(
   live: Live,
   findings: readonly Finding[],
   complaints: Picture['complaints'],
+  /** What each repeated check came to the time before. */
+  before: ReadonlyMap<CheckId, string | null>,
 ): Evidence[] {
   const byId = new Map(findings.map((f) => [f.entryId, f]));
   const counted = new Set(complaints.map((c) => c.entryId));
@@ -195,7 +202,18 @@ function readEvidence(
       return [{ ref: e.id, kind: 'repair', cause: e.body.cause, outcome: e.body.outcome }];
     const f = byId.get(e.id);
     if (!f || f.result === null) return [];
-    return [{ ref: e.id, kind: 'finding', check: f.check, result: f.result, sureness: f.sureness }];
+    const { check, result, sureness } = f;
+    const earlier = before.get(check);
+    return [
+      {
+        ref: e.id,
+        kind: 'finding',
+        check,
+        result,
+        sureness,
+        ...(earlier && { again: earlier === result ? 'same' : 'other' }),
+      },
+    ];
   });
 }
 

@@ -95,6 +95,11 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
     }
     case 'note':
       return { about: 'Note', says: entry.body.text };
+    case 'can':
+      return {
+        about: 'Fuel can',
+        says: entry.body.shared ? 'the same as another job’s' : 'not the same as another job’s',
+      };
     case 'stage': {
       const { stage, waitingFor, reason } = entry.body;
       return { about: 'Stage', says: [STAGES[stage], waitingFor, reason].filter(Boolean).join(': ') };

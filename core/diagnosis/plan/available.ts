@@ -1,5 +1,5 @@
 import type { Case } from '../case';
-import { checkOf, type CheckDef, type CheckId } from '../knowledge';
+import { CHECKS, checkOf, type CheckDef, type CheckId } from '../knowledge';
 import { bearingOn } from '../likelihood';
 import { CAUSE_INDEX } from '../prior';
 
@@ -40,4 +40,20 @@ export function standing(c: Case): Map<CheckId, boolean> {
       if (bearingOn(check)[repaired] || checkOf(check).cures) made.delete(check);
   }
   return made;
+}
+
+/** An order of checks with every check it leaves out after it. */
+export const wholeOrder = (order: readonly CheckId[]): CheckId[] => [
+  ...order,
+  ...CHECKS.map((c) => c.id).filter((id) => !order.includes(id)),
+];
+
+/** The next check of an order that has not been made and can be; null when none is left. */
+export function firstInOrder(
+  order: readonly CheckId[],
+  c: Case,
+  among: (check: CheckId) => boolean = () => true,
+): CheckId | null {
+  const made = standing(c);
+  return wholeOrder(order).find((id) => !made.has(id) && among(id) && available(checkOf(id), c)) ?? null;
 }

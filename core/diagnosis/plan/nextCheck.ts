@@ -1,17 +1,10 @@
 import type { Case } from '../case';
-import {
-  CAUSES,
-  CHECKS,
-  openingMinutes,
-  toOpen,
-  type CauseId,
-  type CheckId,
-  type PartId,
-} from '../knowledge';
-import type { Posterior } from '../posterior';
+import { CAUSES, openingMinutes, toOpen, type CauseId, type CheckId, type PartId } from '../knowledge';
+import type { Posterior, Weighed } from '../posterior';
+import { leadOf } from '../sets';
 import { available, standing } from './available';
-import { foresee, keepLikely, type Prospect } from './foresee';
-import { expectedWaste } from './waste';
+import { foresee, keepLikely, layBoard, type Answers, type Belief, type Board, type Prospect } from './board';
+import { bestToTry, expectedWaste } from './waste';
 
 /** What one result would do to the leading suspects. */
 export interface Outlook {
@@ -28,9 +21,9 @@ export interface NextCheck {
   minutes: number;
   /** What has to come off first. */
   opens: readonly PartId[];
-  /** Minutes it is expected to save for each minute it takes: the order of the plan. */
+  /** Minutes it is expected to save for each minute it takes, with what follows it: the order of the plan. */
   value: number;
-  /** Minutes of needless repair it is expected to save. */
+  /** Minutes of needless repair it is expected to save by itself. */
   saves: number;
   /** Information about what is wrong, bits. */
   bits: number;
@@ -39,53 +32,123 @@ export interface NextCheck {
 
 /** Handling any check costs something besides its minutes: fetching the tool, wiping hands, noting it. */
 export const HANDLING_MINUTES = 0.5;
-/** A look repeated in the same conditions tends to come out the same way. */
-const REPEAT_WORTH = 0.25;
-/**
- * Minutes a bit is worth besides what it saves at once: a check that only narrows the field saves nothing by itself but
- * makes the next one worth making. This and the looking minutes were found by playing drawn machines.
- */
-const MINUTES_PER_BIT = 10;
-/** From this probability on, one cause is likely enough to act on. */
+/** From this probability on, one cause is likely enough to act on, if the technician will not spend more minutes. */
 export const ACT_ON = 0.85;
-/** Below this, minutes saved per minute spent, a check is not worth making: act on the leading suspect. */
-export const WORTH_MAKING = 0.3;
+/**
+ * A check that saves fewer minutes than this for each it takes is not worth making: act on what is best to try. Below
+ * one, because what a check saves is reckoned as if nothing could be checked after it. Found by playing drawn machines.
+ */
+export const WORTH_MAKING = 0.7;
+/** Below this a check is not on the plan at all. */
+const WORTH_LISTING = 0.001;
 const OUTLOOKS = 12;
 
-/**
- * Every check still worth making, best first by minutes saved per bench minute, with what must come off for it. Checks
- * already on the log with a sure result are left out.
- */
-export function nextChecks(c: Case, p: Posterior): NextCheck[] {
-  const off = new Set(c.off);
+/** Position of the cause to act on: the lead once it is likely enough, else the one best to try. */
+export function causeToActOn(causes: Float64Array): number {
+  const lead = leadOf(causes);
+  return causes[lead]! >= ACT_ON ? lead : bestToTry(causes);
+}
+
+/** What a check is worth under a belief. */
+export interface Worth {
+  answers: Answers;
+  bits: number;
+  saves: number;
+  prospects: readonly Prospect[];
+}
+
+/** The board of a case and what is off the machine: what planning starts from. */
+export interface Planning {
+  board: Board;
+  off: ReadonlySet<PartId>;
+}
+
+/** From this chance on that it was read wrong, a sure result is worth reading again, until it is confirmed. */
+const DOUBTED = 0.05;
+
+/** Lays out what can still be checked. `among` leaves out checks that are not to be thought of. */
+export function planningFor(
+  c: Case,
+  p: Posterior,
+  among: (check: CheckId) => boolean = () => true,
+): Planning {
+  const chosen = keepLikely(p);
   const done = standing(c);
-  const kept = keepLikely(p);
-  const wasteNow = expectedWaste(kept.causes);
-  const plans = CHECKS.flatMap((check) => {
-    if (done.get(check.id) === true || !available(check, c)) return [];
-    const { bits, prospects } = foresee(check.id, p, kept);
-    if (bits === 0) return [];
-    const after = prospects.reduce((sum, o) => sum + o.chance * expectedWaste(o.causes), 0);
-    const saves = Math.max(0, wasteNow - after);
-    const minutes = check.minutes + openingMinutes(check.access, off);
-    const worth = (saves + MINUTES_PER_BIT * bits) * (done.has(check.id) ? REPEAT_WORTH : 1);
-    return [{ check, bits, saves, minutes, prospects, value: worth / (minutes + HANDLING_MINUTES) }];
+  for (const w of p.weighed) {
+    const e = w.evidence;
+    if (e.kind !== 'finding' || e.again === 'same' || !done.has(e.check)) continue;
+    if (misreadAmong(p, chosen, w) > DOUBTED) done.set(e.check, false);
+  }
+  const board = layBoard(
+    p,
+    chosen,
+    (check) => done.get(check.id) !== true && available(check, c) && among(check.id),
+  );
+  return { board, off: new Set(c.off) };
+}
+
+/** Chance that a finding was read wrong, judged by the likeliest sets. */
+function misreadAmong(p: Posterior, chosen: Uint32Array, { adds, likelihood }: Weighed): number {
+  let sum = 0;
+  for (const s of chosen) sum += p.sets[s]! / adds[s]!;
+  return sum * likelihood.error * likelihood.misread;
+}
+
+/** What one check is worth under a belief, whose expected waste is `wasteNow` minutes. */
+export function worthOf({ board }: Planning, belief: Belief, answers: Answers, wasteNow: number): Worth {
+  const { bits, prospects } = foresee(board, belief, answers);
+  const after = prospects.reduce((sum, o) => sum + o.chance * expectedWaste(o.causes), 0);
+  const saves = Math.max(0, wasteNow - after);
+  return { answers, bits, saves, prospects };
+}
+
+/** Bench minutes a check takes with these parts off, opening included. */
+export const minutesOf = ({ check }: Answers, off: ReadonlySet<PartId>): number =>
+  check.minutes + openingMinutes(check.access, off);
+
+/** A check weighed, with the rate at which it pays for its minutes. */
+export interface Rated extends Worth {
+  minutes: number;
+  value: number;
+}
+
+/** Every check of the board, rated by what it alone saves. */
+export function rateAll(planning: Planning): Rated[] {
+  const { board, off } = planning;
+  const wasteNow = expectedWaste(board.now.causes);
+  return [...board.answers.values()].map((answers) => {
+    const worth = worthOf(planning, board.now, answers, wasteNow);
+    const minutes = minutesOf(answers, off);
+    return { ...worth, minutes, value: worth.saves / (minutes + HANDLING_MINUTES) };
   });
-  return plans
-    .filter((plan) => plan.value > 0.001)
-    .sort((x, y) => y.value - x.value)
-    .map(({ check, prospects, ...rest }, rank) => ({
-      ...rest,
-      check: check.id,
-      opens: toOpen(check.access, off),
+}
+
+/** The plan from rated checks: best first, with what must come off for each and what its results would say. */
+export function planFrom(rated: readonly Rated[], { off }: Planning, p: Posterior): NextCheck[] {
+  return rated
+    .filter((plan) => plan.value > WORTH_LISTING)
+    .toSorted((x, y) => y.value - x.value)
+    .map(({ answers, minutes, value, saves, bits, prospects }, rank) => ({
+      check: answers.check.id,
+      minutes,
+      opens: toOpen(answers.check.access, off),
+      value,
+      saves,
+      bits,
       outlook: rank < OUTLOOKS ? prospects.map((o) => outlookOf(o, p)) : [],
     }));
 }
 
+/**
+ * Every check still worth making, best first by minutes saved per bench minute, looking one check ahead. Checks already
+ * on the log with a sure result are left out.
+ */
+export function nextChecks(c: Case, p: Posterior, among?: (check: CheckId) => boolean): NextCheck[] {
+  const planning = planningFor(c, p, among);
+  return planFrom(rateAll(planning), planning, p);
+}
+
 function outlookOf({ result, chance, causes }: Prospect, p: Posterior): Outlook {
-  let lead = -1;
-  for (let i = 0; i < CAUSES.length; i++) {
-    if (!p.repaired.includes(CAUSES[i]!.id) && (lead < 0 || causes[i]! > causes[lead]!)) lead = i;
-  }
+  const lead = leadOf(causes, p.repaired);
   return { result, chance, leads: { cause: CAUSES[lead]!.id, probability: Math.min(1, causes[lead]!) } };
 }

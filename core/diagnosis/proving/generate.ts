@@ -1,11 +1,14 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { chanceOf, givenShared, type Shared } from '../bonds';
+import { drawFrom, type Chance } from '../chance';
 import {
+  bondOf,
+  BONDS,
   CAUSES,
   causeOf,
   COMPLAINT_IDS,
   MACHINE_KINDS,
   probabilityOf,
+  type Bond,
   type CauseId,
   type CheckId,
   type ComplaintId,
@@ -15,19 +18,6 @@ import { asItStood, findingLikelihood, informativeResults } from '../likelihood'
 import { MENTION_RATE, priorOdds } from '../prior';
 import { fillChosen, setOf } from '../sets';
 
-/** A number from 0 up to 1, the next of a seeded series. */
-export type Chance = () => number;
-
-const WARM_UP = 64;
-
-/** A seeded series: the same seed gives the same machines. */
-export function chanceFrom(seed: number): Chance {
-  const generator = xoroshiro128plus(seed);
-  // Neighbouring seeds start alike; they part company after a few dozen draws.
-  for (let n = 0; n < WARM_UP; n++) generator.next();
-  return () => uniformFloat64(generator);
-}
-
 /** A machine whose faults are known, as the model itself would make it. */
 export interface KnownMachine {
   machine: MachineFacts;
@@ -35,6 +25,8 @@ export interface KnownMachine {
   /** The faults the complaints come from: with these put right, the owner is content. */
   toBlame: readonly CauseId[];
   complaints: readonly ComplaintId[];
+  /** How things are that bonded checks share: poor light or good, a fault that shows plainly or slightly. */
+  shared: ReadonlyMap<Bond, Shared>;
 }
 
 const MOST_FAULTS = 3;
@@ -67,26 +59,35 @@ export function drawMachine(chance: Chance): KnownMachine {
       faults,
       complaints: [...heard.keys()],
       toBlame: [...new Set([...heard.values()].flat())],
+      shared: new Map(BONDS.map((bond) => [bond, chance() < chanceOf(bond, true)])),
     };
   }
 }
 
 /** What a check shows on a machine with these faults still in it, misreadings at their stated rate included. */
-export function drawResult(chance: Chance, check: CheckId, faults: readonly CauseId[]): string {
+export function drawResult(
+  chance: Chance,
+  check: CheckId,
+  faults: readonly CauseId[],
+  shared: KnownMachine['shared'] = new Map(),
+): string {
+  const bond = bondOf(check);
+  const state = bond && shared.get(bond);
   const set = Uint32Array.of(setOf(faults));
   const out = new Float64Array(1);
   const results = informativeResults(check);
-  let left = chance();
   const odds = results.map((result) => {
     const likelihood = findingLikelihood(check, result, 'sure');
     if (!likelihood) return 0;
-    fillChosen(out, asItStood(likelihood, [], []), set);
+    const then = asItStood(likelihood, [], []);
+    fillChosen(out, bond && state !== undefined ? givenShared(then, bond, state) : then, set);
     return out[0]!;
   });
   const sum = odds.reduce((a, b) => a + b, 0);
-  for (const [i, p] of odds.entries()) {
-    left -= p / sum;
-    if (left < 0) return results[i]!;
-  }
-  return results.at(-1)!;
+  return results[
+    drawFrom(
+      odds.map((p) => p / sum),
+      chance(),
+    )
+  ]!;
 }

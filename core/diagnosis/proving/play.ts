@@ -1,7 +1,6 @@
 import type { Case, Evidence } from '../case';
 import {
   CAUSES,
-  CHECKS,
   checkOf,
   openingMinutes,
   toOpen,
@@ -9,13 +8,24 @@ import {
   type CheckId,
   type PartId,
 } from '../knowledge';
-import { available, standing } from '../plan/available';
-import { ACT_ON, HANDLING_MINUTES, nextChecks, WORTH_MAKING } from '../plan/nextCheck';
+import { firstInOrder } from '../plan/available';
+import { lookedAhead } from '../plan/lookAhead';
+import {
+  ACT_ON,
+  causeToActOn,
+  HANDLING_MINUTES,
+  nextChecks,
+  WORTH_MAKING,
+  type NextCheck,
+} from '../plan/nextCheck';
+import { needlessMinutes } from '../plan/waste';
 import { posterior, type Posterior } from '../posterior';
-import { drawResult, type Chance, type KnownMachine } from './generate';
+import type { Chance } from '../chance';
+import { withFinding } from './follow';
+import { drawResult, type KnownMachine } from './generate';
 
-/** Chooses the next check, or null to act on the leading suspect. */
-export type Policy = (c: Case, p: Posterior) => CheckId | null;
+/** Chooses the next check, of those it may make, or null to act on the leading suspect. */
+export type Policy = (c: Case, p: Posterior, among?: (check: CheckId) => boolean) => CheckId | null;
 
 export interface Played {
   /** Bench minutes spent on checks, opening and needless repairs until every fault was met. */
@@ -25,17 +35,27 @@ export interface Played {
   /** What the first settlement claimed, and whether it was right. */
   claimed: number;
   right: boolean;
+  settledOn: CauseId | null;
   checks: number;
   /** Whether everything to blame was met in the end. */
   finished: boolean;
 }
 
-/** Whoever has not found it by then sends it elsewhere. */
+/** Whoever has not found it by then, or has repaired so much in vain, gives it up. */
 const MOST_STEPS = 150;
+const MOST_IN_VAIN = 4;
 
-/** Plays one policy on one machine until everything its complaints come from has been put right. */
-export function play(known: KnownMachine, policy: Policy, chance: Chance): Played {
-  const evidence: Evidence[] = known.complaints.map((complaint) => ({
+/**
+ * Plays one policy on one machine until everything its complaints come from has been put right. `atSettling` is told
+ * the case at the first settlement.
+ */
+export function play(
+  known: KnownMachine,
+  policy: Policy,
+  chance: Chance,
+  atSettling?: (c: Case) => void,
+): Played {
+  let evidence: Evidence[] = known.complaints.map((complaint) => ({
     ref: complaint,
     kind: 'complaint',
     complaint,
@@ -43,38 +63,37 @@ export function play(known: KnownMachine, policy: Policy, chance: Chance): Playe
   const off: PartId[] = [];
   const left = new Set(known.faults);
   const open = new Set(known.toBlame);
-  const outcome: Played = { minutes: 0, wrong: 0, claimed: 0, right: false, checks: 0, finished: false };
+  const outcome: Played = {
+    minutes: 0,
+    wrong: 0,
+    claimed: 0,
+    right: false,
+    settledOn: null,
+    checks: 0,
+    finished: false,
+  };
   let settled = false;
-  for (let step = 0; step < MOST_STEPS && open.size > 0; step++) {
+  for (let step = 0; step < MOST_STEPS && open.size > 0 && outcome.wrong < MOST_IN_VAIN; step++) {
     const c: Case = { machine: known.machine, history: {}, evidence, off };
     const p = posterior(c);
-    let lead = 0;
-    p.causes.forEach((x, i) => {
-      if (x > p.causes[lead]!) lead = i;
-    });
-    const claimed = p.causes[lead]!;
-    const check = claimed >= ACT_ON ? null : policy(c, p);
+    const check = policy(c, p);
     if (check) {
       const { access, minutes } = checkOf(check);
       const opened = new Set(off);
       outcome.minutes += minutes + openingMinutes(access, opened) + HANDLING_MINUTES;
       off.push(...toOpen(access, opened));
       outcome.checks++;
-      evidence.push({
-        ref: `${step}`,
-        kind: 'finding',
-        check,
-        result: drawResult(chance, check, [...left]),
-        sureness: 'sure',
-      });
+      evidence = withFinding(evidence, check, drawResult(chance, check, [...left], known.shared));
       continue;
     }
+    const lead = causeToActOn(p.causes);
     const cause: CauseId = CAUSES[lead]!.id;
     const right = left.delete(cause);
     const helped = open.delete(cause);
-    if (!settled) Object.assign(outcome, { claimed, right });
+    if (!settled) atSettling?.({ ...c, evidence: [...evidence] });
+    if (!settled) Object.assign(outcome, { claimed: p.causes[lead], right, settledOn: cause });
     settled = true;
-    if (!helped) outcome.minutes += CAUSES[lead]!.minutes;
+    if (!helped) outcome.minutes += needlessMinutes(CAUSES[lead]!);
     if (!right) outcome.wrong++;
     evidence.push({
       ref: `${step}`,
@@ -87,17 +106,17 @@ export function play(known: KnownMachine, policy: Policy, chance: Chance): Playe
   return outcome;
 }
 
-/** The engine's own plan as a policy: its best check while that is worth making. */
-export const computedPlan: Policy = (c, p) => {
-  const best = nextChecks(c, p)[0];
-  return best && best.value >= WORTH_MAKING ? best.check : null;
-};
+const whileWorthMaking = ([best]: readonly NextCheck[]): CheckId | null =>
+  best && best.value >= WORTH_MAKING ? best.check : null;
 
-/** A fixed order of checks as a policy: the next on the list that has not been made and can be. */
-export function inOrder(order: readonly CheckId[]): Policy {
-  const whole = [...order, ...CHECKS.map((c) => c.id).filter((id) => !order.includes(id))];
-  return (c) => {
-    const made = standing(c);
-    return whole.find((id) => !made.has(id) && available(checkOf(id), c)) ?? null;
-  };
-}
+/** The plan looking one check ahead, as a policy: its best check while that is worth making. */
+export const oneAhead: Policy = (c, p, among) => whileWorthMaking(nextChecks(c, p, among));
+
+/** The engine's own plan, looking two checks ahead. */
+export const computedPlan: Policy = (c, p, among) => whileWorthMaking(lookedAhead(c, p, among));
+
+/** A fixed order of checks as a policy: on down the list until one cause is likely enough to act on. */
+export const inOrder =
+  (order: readonly CheckId[]): Policy =>
+  (c, p, among) =>
+    p.causes.some((x) => x >= ACT_ON) ? null : firstInOrder(order, c, among);

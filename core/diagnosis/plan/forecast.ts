@@ -1,0 +1,163 @@
+import type { Case } from '../case';
+import { chanceFrom, drawFrom, type Chance } from '../chance';
+import { CAUSES, toOpen, type CheckId, type PartId } from '../knowledge';
+import { asItStood, repairLikelihood } from '../likelihood';
+import type { Posterior } from '../posterior';
+import { causesOf, fillChosen, membersOf, normalise } from '../sets';
+import { wholeOrder } from './available';
+import { believing, type Answers, type Belief } from './board';
+import {
+  ACT_ON,
+  causeToActOn,
+  HANDLING_MINUTES,
+  minutesOf,
+  planningFor,
+  WORTH_MAKING,
+  worthOf,
+  type Planning,
+} from './nextCheck';
+import { expectedWaste, needlessMinutes } from './waste';
+
+/** Bench minutes from now to the right repair, over plays of what this machine may have. */
+export interface Forecast {
+  mean: number;
+  /** Nine times in ten it takes no longer. */
+  p90: number;
+  /** Plays so far. */
+  plays: number;
+}
+
+/** How the work goes on: by the computed plan, or by an order of checks. */
+export type Way = 'computed' | readonly CheckId[];
+
+const MOST_STEPS = 120;
+/** Between reports. */
+const BATCH = 5;
+
+interface Course {
+  belief: Belief;
+  off: ReadonlySet<PartId>;
+  made: ReadonlySet<CheckId>;
+}
+
+/** The check a way makes next, or null to repair. */
+function choose(planning: Planning, way: Way, { belief, off, made }: Course): Answers | null {
+  if (way !== 'computed') {
+    if (belief.causes.some((x, i) => i < CAUSES.length && x >= ACT_ON)) return null;
+    for (const id of wholeOrder(way)) {
+      const answers = made.has(id) ? undefined : planning.board.answers.get(id);
+      if (answers) return answers;
+    }
+    return null;
+  }
+  const wasteNow = expectedWaste(belief.causes);
+  let best: Answers | null = null;
+  let bestValue = WORTH_MAKING;
+  for (const answers of planning.board.answers.values()) {
+    if (made.has(answers.check.id)) continue;
+    const cost = minutesOf(answers, off) + HANDLING_MINUTES;
+    // Nothing saves more than all there is to save.
+    if (wasteNow / cost <= bestValue) continue;
+    const value = worthOf(planning, belief, answers, wasteNow).saves / cost;
+    if (value <= bestValue) continue;
+    bestValue = value;
+    best = answers;
+  }
+  return best;
+}
+
+/** What is believed after a cause was repaired in vain. */
+function afterVain(planning: Planning, { weights }: Belief, cause: number, p: Posterior): Belief {
+  const { chosen } = planning.board;
+  const table = new Float64Array(chosen.length);
+  fillChosen(table, asItStood(repairLikelihood(CAUSES[cause]!.id, 'no-change'), p.repaired, []), chosen);
+  const then = weights.map((w, n) => w * table[n]!);
+  normalise(then);
+  const causes = causesOf(chosen, then);
+  // Tried and found not to be it: not tried again.
+  causes[cause] = 0;
+  return { weights: then, causes };
+}
+
+/**
+ * Plays this machine on from where it stands, its faults drawn from what is believed now, and reports the bench minutes
+ * (checks, opening and needless repairs) until the first right repair. The same seed gives the same plays, so that ways
+ * can be compared fairly. Yields after every few plays; returns the last word.
+ */
+export function* forecast(
+  c: Case,
+  p: Posterior,
+  way: Way,
+  { plays, seed }: { plays: number; seed: number },
+): Generator<Forecast, Forecast> {
+  const planning = planningFor(c, p);
+  const { board } = planning;
+  const weights = board.now.weights.slice();
+  const none = board.chosen.indexOf(0);
+  if (none >= 0) weights[none] = 0;
+  normalise(weights);
+  /** The same results lead to the same choice: worked out once. */
+  const choices = new Map<string, { course: Course; answers: Answers | null }>();
+  const all: number[] = [];
+  const report = (): Forecast => {
+    const sorted = all.toSorted((x, y) => x - y);
+    return {
+      mean: all.reduce((a, b) => a + b, 0) / all.length,
+      p90: sorted[Math.floor(0.9 * (sorted.length - 1))] ?? NaN,
+      plays: all.length,
+    };
+  };
+  for (let n = 0; n < plays; n++) {
+    // Evenly spread over what may be wrong, so that few plays tell much.
+    const truth = drawFrom(weights, (n + 0.5) / plays);
+    all.push(playOn(planning, way, p, truth, chanceFrom(seed + n), choices));
+    if (all.length % BATCH === 0 && all.length < plays) yield report();
+  }
+  return report();
+}
+
+function playOn(
+  planning: Planning,
+  way: Way,
+  p: Posterior,
+  truth: number,
+  chance: Chance,
+  choices: Map<string, { course: Course; answers: Answers | null }>,
+): number {
+  const { board } = planning;
+  const faults = new Set(membersOf(board.chosen[truth]!));
+  let minutes = 0;
+  let key = '';
+  let course: Course = { belief: board.now, off: planning.off, made: new Set() };
+  for (let step = 0; step < MOST_STEPS; step++) {
+    let known = choices.get(key);
+    if (!known) {
+      known = { course, answers: choose(planning, way, course) };
+      choices.set(key, known);
+    }
+    ({ course } = known);
+    const { answers } = known;
+    if (!answers) {
+      const lead = causeToActOn(course.belief.causes);
+      if (faults.has(lead)) return minutes;
+      minutes += needlessMinutes(CAUSES[lead]!);
+      key += ` !${lead}`;
+      course = { ...course, belief: afterVain(planning, course.belief, lead, p) };
+      continue;
+    }
+    minutes += minutesOf(answers, course.off) + HANDLING_MINUTES;
+    const row = answers.rows.indexOf(truth) + 1;
+    const r = drawFrom(
+      Float64Array.from(answers.chances, (table) => table[row]!),
+      chance(),
+    );
+    key += ` ${answers.check.id}=${r}`;
+    if (choices.has(key)) continue;
+    course = {
+      belief: believing(board, course.belief, answers, answers.results[r]!),
+      off: new Set([...course.off, ...toOpen(answers.check.access, course.off)]),
+      made: new Set([...course.made, answers.check.id]),
+    };
+  }
+  return minutes;
+}

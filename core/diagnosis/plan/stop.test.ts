@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest';
+import type { Case, Evidence } from '../case';
+import { diagnose } from '../diagnose';
+import { CAUSE_IDS, REMEDIES, type CheckId, type ComplaintId } from '../knowledge';
+import { ACT_ON } from './nextCheck';
+
+const caseOf = (complaint: ComplaintId, ...found: readonly (readonly [CheckId, string])[]): Case => ({
+  machine: { kind: 'chainsaw', displacementCc: 45 },
+  history: {},
+  evidence: [
+    { ref: 'c', kind: 'complaint', complaint },
+    ...found.map(([check, result]): Evidence => ({
+      ref: check,
+      kind: 'finding',
+      check,
+      result,
+      sureness: 'sure',
+    })),
+  ],
+  off: [],
+});
+
+describe('the stop rule', () => {
+  it('says nothing while the next check is worth its minutes', () => {
+    expect(diagnose(caseOf('fades-under-way')).stop).toBeNull();
+  });
+
+  it('says one cause is enough to act on', () => {
+    const { stop, suspects } = diagnose(
+      caseOf('fades-under-way', ['tank-vent', 'blocked'], ['cap-cracked-trial', 'recovers']),
+    );
+    expect(stop).toMatchObject({ why: 'settled', cause: 'tank-vent-blocked' });
+    expect(suspects[0]?.probability).toBeGreaterThanOrEqual(ACT_ON);
+  });
+
+  it('says when one job mends whichever of the suspects it is', () => {
+    const { stop, suspects } = diagnose(
+      caseOf(
+        'runs-on-prime-then-dies',
+        ['primer-action', 'fills-firm'],
+        ['fuel-smell', 'fresh'],
+        ['line-pressure', 'holds'],
+        ['fuel-filter-look', 'clean'],
+        ['tank-vent', 'breathes'],
+        ['inlet-pressure', 'holds'],
+        ['impulse-path', 'clear'],
+        ['compression-gauge', 'good'],
+        ['spark-tester', 'strong'],
+        ['limiter-caps', 'present'],
+        ['screw-turns', 'near-baseline'],
+      ),
+    );
+    expect(suspects[0]?.probability).toBeLessThan(ACT_ON);
+    expect(stop).toMatchObject({ why: 'one-remedy', remedy: { id: 'carburettor-rebuild' } });
+  });
+
+  it('asks for a verdict on worth once squeeze has decided', () => {
+    const { stop } = diagnose(
+      caseOf(
+        'weak-under-load',
+        ['compression-gauge', 'low'],
+        ['compression-wet', 'rises'],
+        ['cylinder-peep', 'heavy-scoring'],
+      ),
+    );
+    expect(stop).toMatchObject({ why: 'worth', remedy: { id: 'top-end' } });
+  });
+
+  it('names what is best to try when no check is left that pays', () => {
+    let c = caseOf('rattle-or-scrape');
+    for (let n = 0; n < 80; n++) {
+      const { next, stop } = diagnose(c);
+      if (stop?.why === 'nothing-pays') {
+        expect(stop.probability).toBeGreaterThan(0);
+        return;
+      }
+      const best = next[0];
+      if (!best) break;
+      const seen = best.outlook.toSorted((x, y) => y.chance - x.chance)[0]?.result ?? '';
+      c = {
+        ...c,
+        evidence: [
+          ...c.evidence.filter((e) => e.ref !== best.check),
+          {
+            ref: best.check,
+            kind: 'finding',
+            check: best.check,
+            result: seen,
+            sureness: 'sure',
+            again: 'same',
+          },
+        ],
+      };
+    }
+    throw new Error('the plan never came to an end');
+  });
+});
+
+describe('remedies', () => {
+  it('each mend causes of the list, and no cause twice', () => {
+    const mended = REMEDIES.flatMap((r) => r.mends);
+    for (const id of mended) expect(CAUSE_IDS).toContain(id);
+    expect(new Set(mended).size).toBe(mended.length);
+  });
+});

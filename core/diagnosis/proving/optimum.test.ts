@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest';
+import type { CauseId, CheckId } from '../knowledge';
+import { minutesUnder, optimalMinutes, SMALL_NETWORKS, type SmallNetwork } from './optimum';
+import { inOrder, oneAhead } from './play';
+
+/** One complaint each; the bench script plays the plan looking two ahead on them, which takes longer. */
+describe('the plan against the exact optimum', () => {
+  it.each(SMALL_NETWORKS.map((n) => n.complaint))(
+    'is within 10 %% of it: %s',
+    (complaint) => {
+      const network = SMALL_NETWORKS.find((n) => n.complaint === complaint);
+      if (!network) throw new Error(complaint);
+      const least = optimalMinutes(network);
+      const planned = minutesUnder(network, oneAhead);
+      expect(planned).toBeGreaterThanOrEqual(least - 1e-9);
+      expect(planned).toBeLessThan(1.1 * least);
+      expect(minutesUnder(network, inOrder(network.checks))).toBeGreaterThan(planned);
+    },
+    120_000,
+  );
+
+  it('is nothing at all with one cause, and one look in vain at most with two', () => {
+    const tiny = (causes: CauseId[], checks: CheckId[]): SmallNetwork => ({
+      machine: { kind: 'chainsaw', displacementCc: 45 },
+      complaint: 'fades-under-way',
+      causes,
+      checks,
+    });
+    expect(optimalMinutes(tiny(['tank-vent-blocked'], []))).toBe(0);
+    const guessed = optimalMinutes(tiny(['tank-vent-blocked', 'fuel-filter-clogged'], []));
+    const checked = optimalMinutes(tiny(['tank-vent-blocked', 'fuel-filter-clogged'], ['tank-vent']));
+    expect(guessed).toBeGreaterThan(0);
+    expect(checked).toBeLessThan(guessed);
+    // The vent takes two minutes, and handling it a half: never more than that, and what its misreading costs.
+    expect(checked).toBeLessThan(2.5 + 2);
+  });
+});
