@@ -1,8 +1,10 @@
 import {
+  CHECK_IDS,
   MACHINE_KINDS,
   type CauseId,
   type CheckId,
   type ComplaintId,
+  type MachineFacts,
   type MachineKind,
 } from '@rusty-wren/core/diagnosis';
 import type { Entry, Stage } from '@rusty-wren/core/log';
@@ -22,6 +24,12 @@ export interface Machine {
   serial: string | null;
   displacementCc: number | null;
 }
+
+/** What the core wants to know of a machine. */
+export const factsOf = ({ kind, displacementCc }: Machine): MachineFacts => ({
+  kind,
+  ...(displacementCc !== null && { displacementCc }),
+});
 
 export interface Customer {
   id: string;
@@ -50,7 +58,21 @@ export interface Job {
 export interface JobWithLog {
   job: Job;
   entries: Entry[];
+  /** Other open jobs of the same owner whose machines are said to drink from the same can. */
+  sameCan: { job: Job; entries: Entry[] }[];
 }
+
+/** The shop's own order of first checks. Empty: none made yet. */
+export interface OwnOrder {
+  checks: CheckId[];
+}
+
+export const ownOrderSchema = Joi.object({
+  checks: Joi.array()
+    .items(Joi.string().valid(...CHECK_IDS))
+    .unique()
+    .required(),
+}).required();
 
 /** One tag on the rack: the job and what its log comes to now. */
 export interface RackTag {

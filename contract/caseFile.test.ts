@@ -1,6 +1,7 @@
 import { diagnose } from '@rusty-wren/core/diagnosis';
+import { caseOf, readJob, type Bodies, type Entry, type EntryKind } from '@rusty-wren/core/log';
 import { describe, expect, it } from 'vitest';
-import { caseFromFile, caseReport, parseCaseFile } from './index';
+import { caseFileOf, caseFromFile, caseReport, entriesSchema, logFromCaseFile, parseCaseFile } from './index';
 
 const EXAMPLE = {
   format: 'rusty-wren-case/1',
@@ -46,7 +47,14 @@ describe('a case file', () => {
       ),
     );
     expect(c.evidence).toEqual([
-      { ref: 'log[4]', kind: 'finding', check: 'fuel-smell', result: 'fresh', sureness: 'fair' },
+      {
+        ref: 'log[4]',
+        kind: 'finding',
+        check: 'fuel-smell',
+        result: 'fresh',
+        sureness: 'fair',
+        again: 'other',
+      },
     ]);
     expect(c.off).toEqual(['recoil']);
   });
@@ -131,5 +139,63 @@ describe('what is malformed is refused in one line naming the field', () => {
   ])('%s', (text, says) => {
     expect(problem(text)).toContain(says);
     expect(problem(text)).not.toContain('\n');
+  });
+});
+
+describe('a job as a case file', () => {
+  const happened: { [K in EntryKind]: readonly [K, Bodies[K], string?] }[EntryKind][] = [
+    ['complaint', { complaint: 'no-fire', words: 'dead' }],
+    ['history', { answers: { monthsStored: 6, sharedCan: true } }],
+    ['finding', { check: 'spark-tester', result: 'weak', sureness: 'fair' }],
+    ['finding', { check: 'spark-tester', result: 'none', sureness: 'sure', note: 'dim room' }],
+    [
+      'finding',
+      { check: 'compression-gauge', reading: { psi: [62, 98, 117, 124], altitudeM: 200 }, sureness: 'sure' },
+    ],
+    ['took-off', { part: 'recoil' }],
+    ['took-off', { thing: 'a washer' }],
+    ['finding', { check: 'fuel-smell', result: 'stale', sureness: 'sure' }],
+    ['strike', { reason: 'Read wrong' }, 'e8'],
+    ['repair', { cause: 'coil-failed', outcome: 'no-change' }],
+    ['note', { text: 'rang her' }],
+  ];
+  const picture = readJob(
+    happened.map(
+      ([kind, body, strikes], i) =>
+        ({
+          id: `e${i + 1}`,
+          seq: i + 1,
+          notedAt: '2026-05-04T09:00:00.000Z',
+          kind,
+          body,
+          ...(strikes && { strikes }),
+        }) as Entry,
+    ),
+    { kind: 'chainsaw', displacementCc: 45 },
+  );
+
+  it('holds what still counts, and is a case file others read the same way', () => {
+    const file = parseCaseFile(JSON.stringify(caseFileOf(picture)));
+    expect(file.log).toHaveLength(5);
+    expect(JSON.stringify(file)).not.toContain('stale');
+    const there = diagnose(caseFromFile(file).case).suspects;
+    const here = diagnose(caseOf(picture)).suspects;
+    expect(there.map((s) => s.cause).slice(0, 4)).toEqual(here.map((s) => s.cause).slice(0, 4));
+  });
+
+  it('comes back as entries the log takes, and as the same file again', () => {
+    const file = caseFileOf(picture);
+    const bodies = logFromCaseFile(parseCaseFile(JSON.stringify(file)));
+    const entries = bodies.map((b, i) => ({
+      id: `0b0f9d5e-3c4d-4c7e-9d7a-0d9f3a1b2c${String(i).padStart(2, '0')}`,
+      notedAt: '2026-05-04T09:00:00.000Z',
+      ...b,
+    }));
+    expect(entriesSchema.validate({ entries }, { convert: false }).error).toBeUndefined();
+    const again = readJob(
+      entries.map((e, i) => ({ ...e, seq: i + 1 }) as Entry),
+      file.machine,
+    );
+    expect(caseFileOf(again)).toEqual(file);
   });
 });

@@ -18,6 +18,7 @@ import {
   type PartId,
   type Sureness,
 } from '@rusty-wren/core/diagnosis';
+import type { Bodies, Picture } from '@rusty-wren/core/log';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import Joi from 'joi';
 import { hasItsResult, historySchema, readingKeys } from './bench';
@@ -31,6 +32,7 @@ type LogLine =
       check: CheckId;
       result?: string;
       sureness?: Sureness;
+      note?: string;
       psi?: number | number[];
       mm?: number | number[];
       rpm?: number | number[];
@@ -136,8 +138,16 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
         result = judged.result;
         sureness = line.sureness ?? judged.sureness;
       }
+      const before = evidence.get(key);
       evidence.delete(key);
-      evidence.set(key, { ref, kind: 'finding', check: line.check, result, sureness });
+      evidence.set(key, {
+        ref,
+        kind: 'finding',
+        check: line.check,
+        result,
+        sureness,
+        ...(before?.kind === 'finding' && { again: before.result === result ? 'same' : 'other' }),
+      });
     }
   });
   return {
@@ -149,6 +159,81 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
     },
     refused,
   };
+}
+
+/** A body of the bench log that a case file can carry. */
+type Carried = {
+  [K in 'complaint' | 'history' | 'finding' | 'took-off' | 'put-back' | 'repair']: {
+    kind: K;
+    body: Bodies[K];
+  };
+}['complaint' | 'history' | 'finding' | 'took-off' | 'put-back' | 'repair'];
+
+/**
+ * A job as a case file: everything that still counts, in order. What the format has no word for (notes, verdicts, loose
+ * things in the tray, where the job hangs) stays behind.
+ */
+export function caseFileOf(picture: Picture): CaseFile {
+  const log = picture.trail.flatMap(({ entry, state }): LogLine[] => {
+    if (state !== 'live') return [];
+    switch (entry.kind) {
+      case 'complaint':
+        return [{ complaint: entry.body.complaint }];
+      case 'finding': {
+        const { check, result, reading, sureness, note } = entry.body;
+        return [
+          {
+            check,
+            ...(result !== undefined && { result }),
+            ...(reading as object),
+            ...(sureness !== 'sure' && { sureness }),
+            ...(note && { note }),
+          } as LogLine,
+        ];
+      }
+      case 'repair':
+        return [{ repair: entry.body.cause, outcome: entry.body.outcome }];
+      case 'took-off':
+        return 'part' in entry.body ? [{ tookOff: entry.body.part }] : [];
+      case 'put-back':
+        return 'part' in entry.body ? [{ putBack: entry.body.part }] : [];
+      default:
+        return [];
+    }
+  });
+  const history = Object.keys(picture.history).length > 0 ? { history: picture.history } : {};
+  return { format: CASE_FORMAT, machine: picture.machine, ...history, log };
+}
+
+/** A case file as bodies for a bench log, in order: what `caseFileOf` wrote comes back as it was. */
+export function logFromCaseFile(file: CaseFile): Carried[] {
+  const history = file.history && Object.keys(file.history).length > 0 ? file.history : null;
+  return [
+    ...(history ? [{ kind: 'history', body: { answers: history } } as const] : []),
+    ...file.log.map((line): Carried => {
+      if ('complaint' in line) return { kind: 'complaint', body: { complaint: line.complaint } };
+      if ('repair' in line) return { kind: 'repair', body: { cause: line.repair, outcome: line.outcome } };
+      if ('tookOff' in line) return { kind: 'took-off', body: { part: line.tookOff } };
+      if ('putBack' in line) return { kind: 'put-back', body: { part: line.putBack } };
+      const { check, result, sureness = 'sure', note, psi, mm, rpm, ...rest } = line;
+      const figures = { psi: listed(psi), mm: listed(mm), rpm: listed(rpm) };
+      const reading = {
+        ...Object.fromEntries(Object.entries(figures).filter(([, v]) => v !== undefined)),
+        ...rest,
+      };
+      const read = Object.keys(reading).some((key) => key in figures || key === 'turns');
+      return {
+        kind: 'finding',
+        body: {
+          check,
+          ...(result !== undefined && { result }),
+          ...(read && { reading }),
+          sureness,
+          ...(note?.trim() && { note: note.trim() }),
+        },
+      };
+    }),
+  ];
 }
 
 const round = (x: number): number => Math.round(x * 1e4) / 1e4;

@@ -17,6 +17,8 @@ export type NewEntry = {
   [K in EntryKind]: { id: string; notedAt: string; by?: string; strikes?: string; kind: K; body: Bodies[K] };
 }[EntryKind];
 
+export const uuid = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
+
 const oneOf = (ids: readonly string[]): Joi.StringSchema => Joi.string().valid(...ids);
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
 
@@ -72,12 +74,11 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
     }),
     words: text(1000),
   }).xor('settles', 'behind'),
+  can: Joi.object({ job: uuid.required(), shared: Joi.boolean().required() }),
   note: Joi.object({ text: text(2000).required() }),
   stage: Joi.object({ stage: oneOf(STAGES).required(), waitingFor: text(200), reason: text(1000) }),
   strike: Joi.object({ reason: text(500).required() }),
 };
-
-export const uuid = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
 
 /** One entry of the log, with the body its kind asks for. Unknown kinds are refused. */
 export const entrySchema = Joi.object({

@@ -7,6 +7,7 @@ import { secureHeaders } from 'hono/secure-headers';
 import type { Pool } from './db/pool';
 import { refuse } from './http/problem';
 import { jobRoutes } from './jobs/routes';
+import { orderRoutes } from './order/routes';
 import { peopleRoutes } from './people/routes';
 import type { Changes } from './stream/changes';
 import { streamRoutes } from './stream/routes';
@@ -39,7 +40,10 @@ export function createApp({ pool, changes, webRoot }: AppParts): Hono {
   );
   // A page elsewhere can post a form without asking first, but not JSON: only JSON changes anything here.
   app.use('/api/*', async (c, next) => {
-    if (c.req.method === 'POST' && !c.req.header('content-type')?.startsWith('application/json')) {
+    if (
+      ['POST', 'PUT'].includes(c.req.method) &&
+      !c.req.header('content-type')?.startsWith('application/json')
+    ) {
       throw refuse(400, 'Send the body as application/json.');
     }
     await next();
@@ -50,6 +54,7 @@ export function createApp({ pool, changes, webRoot }: AppParts): Hono {
   });
   app.route('/api/jobs', jobRoutes(pool));
   app.route('/api', peopleRoutes(pool));
+  app.route('/api/own-order', orderRoutes(pool));
   app.route('/api/stream', streamRoutes(changes));
   app.all('/api/*', () => {
     throw refuse(404, 'No such address.');

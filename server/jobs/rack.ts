@@ -1,9 +1,10 @@
-import type { RackTag } from '@rusty-wren/contract';
-import { diagnose } from '@rusty-wren/core/diagnosis';
+import { factsOf, type RackTag } from '@rusty-wren/contract';
+import { glance } from '@rusty-wren/core/diagnosis';
 import { caseOf, readJob, type Entry } from '@rusty-wren/core/log';
 import { pressing } from '@rusty-wren/core/schedule';
 import type { Db } from '../db/pool';
-import { ENTRY_COLUMNS, entryOf, factsOf, JOB_COLUMNS, jobOf, type EntryRow, type JobRow } from './rows';
+import { readLogs } from './log';
+import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 
 /** Working a job out again gives the same answer, so the last answer is kept until its log grows. */
 const workedOut = new Map<string, { seq: number; tag: Omit<RackTag, 'job'> }>();
@@ -14,9 +15,7 @@ function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit
   if (known && !grown) return known.tag;
   const entries = grown ?? [];
   const picture = readJob(entries, factsOf(job.machine));
-  const { suspects, next } =
-    picture.stage === 'closed' ? { suspects: [], next: [] } : diagnose(caseOf(picture));
-  const lead = suspects[0];
+  const { lead, next } = picture.stage === 'closed' ? { lead: null, next: [] } : glance(caseOf(picture));
   const best = next[0];
   const tag = {
     stage: picture.stage,
@@ -24,7 +23,7 @@ function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit
     stageSince: picture.stageSince,
     complaints: picture.complaints.map((c) => c.complaint),
     settled: picture.settled.map((s) => s.cause),
-    lead: lead ? { cause: lead.cause, probability: lead.probability } : null,
+    lead,
     next: best ? { check: best.check, minutes: best.minutes } : null,
     off: picture.off.length,
     entryCount: entries.length,
@@ -34,16 +33,9 @@ function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit
 }
 
 /** The logs of the jobs that have grown since they were last worked out, by job id. */
-async function grownLogs(db: Db, jobs: readonly (JobRow & { seq: number })[]): Promise<Map<string, Entry[]>> {
+function grownLogs(db: Db, jobs: readonly (JobRow & { seq: number })[]): Promise<Map<string, Entry[]>> {
   const grown = jobs.filter((job) => workedOut.get(job.id)?.seq !== job.seq).map((job) => job.id);
-  const logs = new Map<string, Entry[]>(grown.map((id) => [id, []]));
-  if (grown.length === 0) return logs;
-  const { rows } = await db.query<EntryRow>(
-    `SELECT ${ENTRY_COLUMNS} FROM bench_entry WHERE job_id = ANY($1) ORDER BY job_id, seq`,
-    [grown],
-  );
-  for (const row of rows) logs.get(row.job_id)?.push(entryOf(row));
-  return logs;
+  return readLogs(db, grown);
 }
 
 /** Every job's tag: the open ones most pressing first, or the closed ones latest first. */

@@ -12,12 +12,15 @@ import { checkIn } from './checkIn';
 import { appendEntries, readLog } from './log';
 import { readRack } from './rack';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
+import { readSameCan } from './sameCan';
 
 async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
-  return { job: jobOf(row), entries: await readLog(db, id) };
+  const job = jobOf(row);
+  const entries = await readLog(db, id);
+  return { job, entries, sameCan: await readSameCan(db, job, entries) };
 }
 
 /** The rack, check-in, one job, and adding to its log. */

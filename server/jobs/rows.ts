@@ -1,5 +1,4 @@
 import type { Customer, Job, Machine } from '@rusty-wren/contract';
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
 import type { Entry } from '@rusty-wren/core/log';
 
 export interface JobRow {
@@ -73,8 +72,3 @@ export const entryOf = (row: EntryRow): Entry =>
     ...(row.account_id && { by: row.account_id }),
     ...(row.strikes && { strikes: row.strikes }),
   }) as Entry;
-
-export const factsOf = (machine: Machine): MachineFacts => ({
-  kind: machine.kind,
-  ...(machine.displacementCc !== null && { displacementCc: machine.displacementCc }),
-});

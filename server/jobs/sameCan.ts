@@ -1,0 +1,30 @@
+import { factsOf, type Job, type JobWithLog } from '@rusty-wren/contract';
+import { mayShareCan, readJob, type Entry } from '@rusty-wren/core/log';
+import type { Db } from '../db/pool';
+import { readLogs } from './log';
+import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
+
+/** Open jobs of one owner are few; more than this would not help anybody. */
+const MOST = 12;
+
+/** The owner's other open jobs whose machines are said to drink from the same can, with their logs, newest first. */
+export async function readSameCan(
+  db: Db,
+  job: Job,
+  entries: readonly Entry[],
+): Promise<JobWithLog['sameCan']> {
+  const own = readJob(entries, factsOf(job.machine));
+  if (!own.history.sharedCan) return [];
+  const others = await db.query<JobRow>(
+    `SELECT ${JOB_COLUMNS} WHERE c.id = $1 AND j.id <> $2 ORDER BY j.tag DESC`,
+    [job.customer.id, job.id],
+  );
+  const logs = await readLogs(
+    db,
+    others.rows.map((row) => row.id),
+  );
+  return others.rows
+    .map((row) => ({ job: jobOf(row), entries: logs.get(row.id) ?? [] }))
+    .filter((mate) => mayShareCan(own, readJob(mate.entries, factsOf(mate.job.machine))))
+    .slice(0, MOST);
+}
