@@ -4,6 +4,7 @@ import type {
   CustomerWithMachines,
   JobWithLog,
   NewEntry,
+  OwnOrder,
   RackTag,
 } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
@@ -12,7 +13,7 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 /** Everything asked of the bench server. */
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api/', timeout: 15_000 }),
-  tagTypes: ['Rack', 'Job', 'Customers'],
+  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     rack: build.query<RackTag[], 'open' | 'closed'>({
@@ -22,12 +23,21 @@ export const api = createApi({
     }),
     job: build.query<JobWithLog, string>({
       query: (id) => `jobs/${id}`,
-      providesTags: (_result, _error, id) => [{ type: 'Job', id }],
+      providesTags: (result, _error, id) => [
+        { type: 'Job', id },
+        // What is found in the same can on another job counts here too.
+        ...(result?.sameCan ?? []).map((mate) => ({ type: 'Can' as const, id: mate.job.id })),
+      ],
       keepUnusedDataFor: 3600,
     }),
     customers: build.query<CustomerWithMachines[], void>({
       query: () => 'customers',
       providesTags: ['Customers'],
+    }),
+    ownOrder: build.query<OwnOrder, void>({ query: () => 'own-order', providesTags: ['Order'] }),
+    setOwnOrder: build.mutation<OwnOrder, OwnOrder>({
+      query: (body) => ({ url: 'own-order', method: 'PUT', body }),
+      invalidatesTags: ['Order'],
     }),
     accounts: build.query<Account[], void>({ query: () => 'accounts' }),
     checkIn: build.mutation<JobWithLog, CheckIn>({
@@ -41,7 +51,15 @@ export const api = createApi({
   }),
 });
 
-export const { useRackQuery, useJobQuery, useCustomersQuery, useAccountsQuery, useCheckInMutation } = api;
+export const {
+  useRackQuery,
+  useJobQuery,
+  useCustomersQuery,
+  useAccountsQuery,
+  useCheckInMutation,
+  useOwnOrderQuery,
+  useSetOwnOrderMutation,
+} = api;
 
 /** The server's one sentence on why not, or a plain one of our own. */
 export function problemWords(error: unknown): string {

@@ -38,9 +38,9 @@ export const sendUnsent = (): AppThunk<Promise<void>> => async (dispatch, getSta
         const before = api.endpoints.job.select(jobId)(getState()).data?.entries.at(-1)?.seq ?? 0;
         dispatch(
           api.util.updateQueryData('job', jobId, (draft): JobWithLog => {
-            const { job, entries: had } = draft as JobWithLog;
+            const { entries: had, ...rest } = draft as JobWithLog;
             const known = new Set(had.map((e) => e.id));
-            return { job, entries: [...had, ...stored.filter((e) => !known.has(e.id))] };
+            return { ...rest, entries: [...had, ...stored.filter((e) => !known.has(e.id))] };
           }),
         );
         dispatch(sent(ids));

@@ -16,7 +16,7 @@ export function hearChanges(store: AppStore): () => void {
     const own = store.getState().outbox.unsent.some((u) => u.jobId === jobId);
     if (known && !own && (known.entries.at(-1)?.seq ?? 0) < seq)
       store.dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
-    store.dispatch(api.util.invalidateTags(['Rack']));
+    store.dispatch(api.util.invalidateTags(['Rack', { type: 'Can', id: jobId }]));
   });
   source.addEventListener('gap', everything);
   source.addEventListener('open', () => {

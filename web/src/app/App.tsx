@@ -4,6 +4,7 @@ import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { hearChanges } from '../api/stream';
 import { Bench } from '../bench/Bench';
 import { CheckIn } from '../checkin/CheckIn';
+import { CauseMap } from '../map/CauseMap';
 import { Rack } from '../rack/Rack';
 import { Blank } from '../ui/State';
 import { keepSettings } from './settings';
@@ -18,6 +19,7 @@ const router = createBrowserRouter([
       { path: '/closed', element: <Rack show="closed" /> },
       { path: '/check-in', element: <CheckIn /> },
       { path: '/job/:jobId', element: <Bench /> },
+      { path: '/job/:jobId/map', element: <CauseMap /> },
       {
         path: '*',
         element: (

@@ -1,3 +1,4 @@
+import { SCHOOL_IDS } from '@rusty-wren/core/diagnosis';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 export type Theme = 'light' | 'dark';
@@ -6,7 +7,12 @@ interface Settings {
   theme: Theme;
   /** Who is at the bench on this device. */
   accountId: string | null;
+  /** Who says what to check next: the computed plan, a school, or the shop's own order. */
+  way: WayId;
 }
+
+export const WAY_IDS = ['computed', ...SCHOOL_IDS, 'own'] as const;
+export type WayId = (typeof WAY_IDS)[number];
 
 const KEPT = 'rusty-wren-settings';
 
@@ -17,9 +23,10 @@ function kept(): Settings {
     return {
       theme: parsed.theme === 'dark' || parsed.theme === 'light' ? parsed.theme : theme,
       accountId: parsed.accountId ?? null,
+      way: WAY_IDS.find((id) => id === parsed.way) ?? 'computed',
     };
   } catch {
-    return { theme, accountId: null };
+    return { theme, accountId: null, way: 'computed' };
   }
 }
 
@@ -30,6 +37,9 @@ export const settings = createSlice({
     themeTurned: (state) => {
       state.theme = state.theme === 'dark' ? 'light' : 'dark';
     },
+    wayChosen: (state, { payload }: PayloadAction<WayId>) => {
+      state.way = payload;
+    },
     technicianChosen: (state, { payload }: PayloadAction<string>) => {
       state.accountId = payload;
     },
@@ -39,4 +49,4 @@ export const settings = createSlice({
 /** Keeps the settings on this device. */
 export const keepSettings = (value: Settings): void => localStorage.setItem(KEPT, JSON.stringify(value));
 
-export const { themeTurned, technicianChosen } = settings.actions;
+export const { themeTurned, technicianChosen, wayChosen } = settings.actions;

@@ -2,6 +2,7 @@ import { CHECKS, checkOf, type CheckId, type NextCheck } from '@rusty-wren/core/
 import { useState, type ReactElement } from 'react';
 import { minutesWords } from '../rack/words';
 import { Button } from '../ui/Button';
+import { RowButton } from '../ui/RowButton';
 import { Sheet } from '../ui/Sheet';
 
 const SHOWN = 5;
@@ -31,15 +32,9 @@ export function Alternatives({
           .slice(0, SHOWN)
           .map((n) => (
             <li key={n.check}>
-              <button
-                type="button"
-                data-alternative
-                onClick={() => pick(n.check)}
-                className="flex min-h-11 w-full items-baseline justify-between gap-4 border-b border-line py-2 text-left text-lg hover:border-ink"
-              >
-                <span className="font-semibold">{checkOf(n.check).name}</span>
-                <span className="shrink-0">{minutesWords(n.minutes)}</span>
-              </button>
+              <RowButton data-alternative onClick={() => pick(n.check)} aside={minutesWords(n.minutes)}>
+                <strong className="font-semibold">{checkOf(n.check).name}</strong>
+              </RowButton>
             </li>
           ))}
       </ul>
@@ -50,16 +45,16 @@ export function Alternatives({
         <ul>
           {CHECKS.map((check) => (
             <li key={check.id}>
-              <button
-                type="button"
+              <RowButton
                 onClick={() => pick(check.id)}
-                className="flex min-h-11 w-full items-baseline justify-between gap-4 border-b border-line py-2 text-left text-lg hover:border-ink"
+                aside={
+                  <span className="text-soft">
+                    {minutesWords(planned.get(check.id)?.minutes ?? check.minutes)}
+                  </span>
+                }
               >
-                <span className="font-semibold">{check.name}</span>
-                <span className="shrink-0 text-soft">
-                  {minutesWords(planned.get(check.id)?.minutes ?? check.minutes)}
-                </span>
-              </button>
+                <strong className="font-semibold">{check.name}</strong>
+              </RowButton>
             </li>
           ))}
         </ul>

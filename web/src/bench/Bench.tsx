@@ -1,12 +1,14 @@
-import { ACT_ON, causeOf, skippedBy, WORTH_MAKING, type CheckId } from '@rusty-wren/core/diagnosis';
-import { caseOf, partsOff } from '@rusty-wren/core/log';
+import {
+  firstInOrder,
+  skippedBy,
+  type CheckId,
+  type NextCheck as NextPlan,
+} from '@rusty-wren/core/diagnosis';
+import { partsOff } from '@rusty-wren/core/log';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
-import { Link, useParams } from 'react-router';
-import { problemWords } from '../api/api';
+import { useLocation, useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
-import { percent } from '../rack/words';
-import { Button } from '../ui/Button';
-import { Blank, Loading } from '../ui/State';
+import { Working } from '../ui/Working';
 import { Alternatives } from './Alternatives';
 import { BenchLine } from './BenchLine';
 import { JobHead } from './JobHead';
@@ -14,43 +16,36 @@ import { NextCheck } from './NextCheck';
 import { CloseStep, ClosedStep, ProveStep } from './steps/CloseSteps';
 import { BehindStep, RepairStep } from './steps/RepairStep';
 import { StepHead } from './steps/StepHead';
+import { StopWords } from './StopWords';
 import { Suspects } from './Suspects';
+import { useAhead, type Ahead } from './thinking/useAhead';
 import { Trail } from './Trail';
 import { Tray } from './Tray';
-import { useJob, useLog, type JobAtBench, type Log } from './useJob';
+import { useLog, type JobAtBench, type Log } from './useJob';
+import { WithJob } from './WithJob';
+import { useWays, Ways } from './ways/Ways';
 
 /** The main screen: what to do next, the evidence, the suspects, the tray and the bench line. */
-export function Bench(): ReactElement {
-  const { jobId = '' } = useParams();
-  const { atBench, isLoading, error, refetch } = useJob(jobId);
-  const log = useLog(jobId);
-  if (isLoading) return <Loading what="Fetching the job…" />;
-  if (!atBench) {
-    return (
-      <Blank title={problemWords(error)}>
-        <Button look="rust" onClick={() => void refetch()}>
-          Try again
-        </Button>{' '}
-        <Link to="/" className="ml-4 font-semibold underline">
-          To the rack
-        </Link>
-      </Blank>
-    );
-  }
-  return <AtBench key={jobId} atBench={atBench} log={log} />;
-}
+export const Bench = (): ReactElement => (
+  <WithJob show={(atBench) => <AtBench key={atBench.job.id} atBench={atBench} />} />
+);
 
 const STEP = 'step';
 /** Presses the n-th of the buttons the present step shows. */
 const press = (selector: string, at: number): void =>
   document.getElementById(STEP)?.querySelectorAll<HTMLElement>(selector)[at]?.click();
 
-function AtBench({ atBench, log }: { atBench: JobAtBench; log: Log }): ReactElement {
-  const { picture, diagnosis } = atBench;
-  const [chosen, setChosen] = useState<CheckId | null>(null);
+function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
+  const { picture, benchCase, job } = atBench;
+  const log = useLog(job.id);
+  const navigate = useNavigate();
+  const { state } = useLocation() as { state: { check?: CheckId } | null };
+  const [chosen, setChosen] = useState<CheckId | null>(state?.check ?? null);
   const [closing, setClosing] = useState(false);
+  const [pointed, setPointed] = useState<{ ref: string; n: number } | null>(null);
   const line = useRef<HTMLInputElement>(null);
-  const current = chosen ?? diagnosis.next[0]?.check ?? null;
+  const ahead = useAhead(picture.stage === 'closed' ? null : benchCase);
+  const plan = ahead.next ?? atBench.diagnosis.next;
 
   const bindings = useMemo(() => {
     return [
@@ -65,8 +60,9 @@ function AtBench({ atBench, log }: { atBench: JobAtBench; log: Log }): ReactElem
       { key: 'q', does: 'doubtful', run: () => press('[aria-label="How sure"] button', 2) },
       { key: 'o', does: 'the other check, next best', run: () => press('[data-alternative]', 0) },
       { key: 'b', does: 'back to the computed check', run: () => setChosen(null) },
+      { key: 'm', does: 'the cause map', run: () => void navigate(`/job/${job.id}/map`) },
     ];
-  }, []);
+  }, [navigate, job.id]);
   useKeys(bindings);
 
   const pick = (check: CheckId): void => {
@@ -88,7 +84,8 @@ function AtBench({ atBench, log }: { atBench: JobAtBench; log: Log }): ReactElem
             atBench={atBench}
             log={log}
             chosen={chosen}
-            current={current}
+            plan={plan}
+            ahead={ahead}
             closing={closing}
             setClosing={setClosing}
             onPick={pick}
@@ -96,12 +93,12 @@ function AtBench({ atBench, log }: { atBench: JobAtBench; log: Log }): ReactElem
           />
         </div>
         <Suspects
-          diagnosis={diagnosis}
-          picture={picture}
+          atBench={atBench}
           onSettle={(cause) => log('verdict', { settles: cause })}
           onRepeat={repeat}
+          onEntry={(ref) => setPointed((p) => ({ ref, n: (p?.n ?? 0) + 1 }))}
         />
-        <Trail picture={picture} log={log} onRepeat={pick} />
+        <Trail picture={picture} log={log} pointed={pointed} onRepeat={pick} />
       </div>
       <div className="sticky bottom-0 z-20 grid gap-x-5 gap-y-2 border-t-2 border-line bg-paper px-3 py-2 sm:px-5 lg:grid-cols-2">
         <Tray off={picture.off} log={log} />
@@ -115,7 +112,8 @@ function Step({
   atBench,
   log,
   chosen,
-  current,
+  plan,
+  ahead,
   closing,
   setClosing,
   onPick,
@@ -124,13 +122,15 @@ function Step({
   atBench: JobAtBench;
   log: Log;
   chosen: CheckId | null;
-  current: CheckId | null;
+  plan: readonly NextPlan[];
+  ahead: Ahead;
   closing: boolean;
   setClosing: (closing: boolean) => void;
   onPick: (check: CheckId) => void;
   onLogged: () => void;
 }): ReactElement {
-  const { picture, diagnosis, phase } = atBench;
+  const { picture, benchCase, diagnosis, phase } = atBench;
+  const { chosen: way } = useWays();
   if (phase.kind === 'closed') return <ClosedStep log={log} />;
   if (closing) return <CloseStep picture={picture} log={log} onBack={() => setClosing(false)} />;
   if (chosen === null && phase.kind !== 'check') {
@@ -141,21 +141,24 @@ function Step({
       return <ProveStep picture={picture} log={log} onClose={() => setClosing(true)} />;
     return <CloseStep picture={picture} log={log} />;
   }
-  const lead = diagnosis.suspects[0];
-  const planned = diagnosis.next.find((n) => n.check === current);
-  const act = lead && (lead.probability >= ACT_ON || (diagnosis.next[0]?.value ?? 0) < WORTH_MAKING);
+  const byPlan = plan[0]?.check ?? null;
+  const byWay = way.way === 'computed' ? byPlan : firstInOrder(way.way, benchCase);
+  const current = chosen ?? byWay;
+  const planned = plan.find((n) => n.check === current);
   return (
     <>
-      {lead && act && (
-        <div className="mb-6 flex flex-wrap items-center justify-between gap-3 bg-card px-4 py-3">
-          <p className="text-xl leading-tight">
-            <strong>{causeOf(lead.cause).name}</strong>, {percent(lead.probability)}:{' '}
-            {lead.probability >= ACT_ON ? 'enough to act on.' : 'no check left is worth its minutes.'}
-          </p>
-          <Button look="rust" onClick={() => log('verdict', { settles: lead.cause })}>
-            Settle on it
-          </Button>
-        </div>
+      <div className="-mt-3 flex min-h-11 flex-wrap items-center justify-between gap-x-4">
+        <Ways c={benchCase} />
+        {ahead.progress && (
+          <Working
+            what="Looking two checks ahead"
+            share={ahead.progress.done / ahead.progress.of}
+            onStop={ahead.cancel}
+          />
+        )}
+      </div>
+      {diagnosis.stop && (
+        <StopWords stop={diagnosis.stop} onSettle={(cause) => log('verdict', { settles: cause })} />
       )}
       {current ? (
         <NextCheck
@@ -164,9 +167,10 @@ function Step({
           next={planned}
           suspects={diagnosis.suspects}
           off={partsOff(picture)}
-          skipped={planned ? skippedBy(planned, diagnosis.next, diagnosis.suspects, caseOf(picture)) : []}
+          skipped={planned ? skippedBy(planned, plan, diagnosis.suspects, benchCase) : []}
           onPick={onPick}
-          chosen={chosen !== null}
+          says={chosen !== null ? 'You chose' : way.way === 'computed' ? 'Do this next' : `${way.name}: next`}
+          instead={byPlan !== null && chosen === null && byPlan !== current ? plan[0] : undefined}
           machine={picture.machine}
           log={log}
           onLogged={onLogged}
@@ -174,7 +178,7 @@ function Step({
       ) : (
         <StepHead eyebrow="Nothing left to check" title="Settle on a suspect" />
       )}
-      <Alternatives next={diagnosis.next} current={current} onPick={onPick} />
+      <Alternatives next={plan} current={current} onPick={onPick} />
     </>
   );
 }

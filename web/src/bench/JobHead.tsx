@@ -4,6 +4,8 @@ import type { ReactElement } from 'react';
 import { MachineDrawing } from '../drawn/MachineDrawing';
 import { SpeedShape } from '../drawn/SpeedShape';
 import { KIND_WORDS } from '../rack/words';
+import { SaveCase } from './SaveCase';
+import { SameCan } from './SameCan';
 import { StagePick } from './StagePick';
 import type { JobAtBench, Log } from './useJob';
 
@@ -17,9 +19,10 @@ export function JobHead({
   log: Log;
   onClose: () => void;
 }): ReactElement {
-  const { job, picture } = atBench;
+  const { job, picture, mates } = atBench;
   const { machine, customer } = job;
-  const history = historyWords(picture.history);
+  // The can has a row of its own once other jobs drink from it.
+  const history = historyWords({ ...picture.history, ...(mates.length > 0 && { sharedCan: false }) });
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-line px-3 py-2 sm:px-5">
       <span className="font-tag text-5xl leading-none font-bold">{job.tag}</span>
@@ -43,17 +46,21 @@ export function JobHead({
         ))}
       </ul>
       <div className="ml-auto flex items-center gap-3">
+        <SaveCase tag={job.tag} picture={picture} />
         <StagePick stage={picture.stage} waitingFor={picture.waitingFor} log={log} onClose={onClose} />
       </div>
-      {(history.length > 0 || picture.waitingFor || picture.safetyFaults.length > 0) && (
-        <p className="basis-full text-soft">
-          {picture.waitingFor && <strong className="text-ochre">{picture.waitingFor}. </strong>}
-          {picture.safetyFaults.length > 0 && (
-            <strong className="text-rust">Safety fault: {picture.safetyFaults.join(', ')}. </strong>
-          )}
-          {history.join(', ')}
-        </p>
-      )}
+      <div className="flex basis-full flex-wrap items-center gap-x-6">
+        {(history.length > 0 || picture.waitingFor || picture.safetyFaults.length > 0) && (
+          <p className="text-soft">
+            {picture.waitingFor && <strong className="text-ochre">{picture.waitingFor}. </strong>}
+            {picture.safetyFaults.length > 0 && (
+              <strong className="text-rust">Safety fault: {picture.safetyFaults.join(', ')}. </strong>
+            )}
+            {history.join(', ')}
+          </p>
+        )}
+        <SameCan mates={mates} log={log} />
+      </div>
     </div>
   );
 }

@@ -51,7 +51,8 @@ export function NextCheck({
   checkId,
   next,
   suspects,
-  chosen,
+  says,
+  instead,
   off,
   skipped,
   machine,
@@ -63,8 +64,10 @@ export function NextCheck({
   /** The plan's entry for it; absent when it was picked though the plan sees nothing in it. */
   next: Next | undefined;
   suspects: readonly Suspect[];
-  /** Picked by hand rather than by the plan. */
-  chosen: boolean;
+  /** Who says so: the plan, a school, or the technician. */
+  says: string;
+  /** What the plan would do instead, where a school says otherwise. */
+  instead: Next | undefined;
   /** What is off the machine already. */
   off: readonly PartId[];
   /** Cheap checks that would be passed over by opening the machine now. */
@@ -88,11 +91,16 @@ export function NextCheck({
 
   return (
     <section aria-label="Next check">
-      <StepHead
-        eyebrow={chosen ? 'You chose' : 'Do this next'}
-        title={check.name}
-        aside={minutesWords(minutes)}
-      />
+      <StepHead eyebrow={says} title={check.name} aside={minutesWords(minutes)} />
+      {instead && (
+        <button
+          type="button"
+          onClick={() => onPick(instead.check)}
+          className="flex min-h-11 items-center text-left text-lg text-soft hover:underline"
+        >
+          The plan would: {inSentence(checkOf(instead.check).name)}, {minutesWords(instead.minutes)}
+        </button>
+      )}
       {opens.length > 0 && (
         <p className="mt-1 text-lg">
           First off: <strong>{opens.map((p) => inSentence(partOf(p).name)).join(', ')}</strong>

@@ -1,48 +1,44 @@
-import { causeOf, type CauseId, type Diagnosis, type Suspect } from '@rusty-wren/core/diagnosis';
-import { entryWords, type Picture } from '@rusty-wren/core/log';
-import { CircleAlert, ChevronDown, RotateCcw } from 'lucide-react';
+import { causeOf, resultOf, type CauseId, type Misreading, type Suspect } from '@rusty-wren/core/diagnosis';
+import { ChevronDown, CircleAlert, Map, RotateCcw } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
+import { Link } from 'react-router';
 import { inSentence, percent } from '../rack/words';
 import { Button } from '../ui/Button';
+import { Moves } from './Moves';
+import type { JobAtBench } from './useJob';
+import { WhyNot } from './WhyNot';
 
 const SHOWN = 6;
 const MOVES_SHOWN = 6;
-/** e^x as "×n", so that odds read like a bookmaker's. */
-const times = (logOdds: number): string => {
-  const factor = Math.exp(Math.abs(logOdds));
-  return `×${factor >= 10 ? (factor >= 999 ? '999+' : Math.round(factor)) : factor.toFixed(1)}`;
-};
-
-/** How an entry reads in an argument: "Work the primer bulb: bubbles". */
-function useEntryNames(picture: Picture): (ref: string) => string {
-  const lines = new Map(picture.trail.map((line) => [line.entry.id, line]));
-  return (ref) => {
-    const line = lines.get(ref);
-    if (!line) return '';
-    const { about, says } = entryWords(line);
-    return `${about}: ${says}`;
-  };
-}
 
 /** The suspects, likeliest first; each opens to what raised and lowered it. */
 export function Suspects({
-  diagnosis,
-  picture,
+  atBench,
   onSettle,
   onRepeat,
+  onEntry,
 }: {
-  diagnosis: Diagnosis;
-  picture: Picture;
+  atBench: JobAtBench;
   onSettle: (cause: CauseId) => void;
   onRepeat: (ref: string) => void;
+  /** Shows an entry in the trail. */
+  onEntry: (ref: string) => void;
 }): ReactElement {
   const [open, setOpen] = useState<CauseId | null>(null);
-  const nameOf = useEntryNames(picture);
+  const { diagnosis, nameOf } = atBench;
   const { suspects, unexplained, repeat, behind } = diagnosis;
   const lead = suspects[0];
   return (
     <section aria-label="Suspects">
-      <h2 className="text-2xl font-bold">Suspects</h2>
+      <div className="flex items-baseline justify-between gap-3">
+        <h2 className="text-2xl font-bold">Suspects</h2>
+        <Link
+          to={`/job/${atBench.job.id}/map`}
+          className="-my-2 flex min-h-11 items-center gap-2 rounded-md px-2 font-semibold text-soft hover:bg-line hover:text-ink"
+        >
+          <Map size={19} aria-hidden /> Map
+        </Link>
+      </div>
       <ol className="mt-2">
         {suspects.slice(0, SHOWN).map((s, rank) => (
           <SuspectRow
@@ -53,9 +49,11 @@ export function Suspects({
             onToggle={() => setOpen(open === s.cause ? null : s.cause)}
             nameOf={nameOf}
             onSettle={onSettle}
+            onEntry={onEntry}
           />
         ))}
       </ol>
+      <WhyNot atBench={atBench} onEntry={onEntry} />
       {diagnosis.noneOfThese > 0.1 && (
         <p className="mt-2 text-soft">Something not on the list: {percent(diagnosis.noneOfThese)}</p>
       )}
@@ -79,7 +77,11 @@ export function Suspects({
               onClick={() => onRepeat(m.ref)}
               className="flex min-h-11 items-center gap-2 text-left hover:underline"
             >
-              <RotateCcw size={18} className="shrink-0" aria-hidden /> {nameOf(m.ref)}
+              <RotateCcw size={18} className="shrink-0" aria-hidden />
+              <span>
+                {nameOf(m.ref)}
+                <Otherwise misreading={m} atBench={atBench} />
+              </span>
             </button>
           ))}
         </div>
@@ -94,6 +96,24 @@ export function Suspects({
   );
 }
 
+/** What would change if the entry were read otherwise. */
+function Otherwise({
+  misreading: { ref, otherwise },
+  atBench: { picture },
+}: {
+  misreading: Misreading;
+  atBench: JobAtBench;
+}): ReactElement | null {
+  const finding = picture.findings.find((f) => f.entryId === ref);
+  if (!otherwise || !finding) return null;
+  return (
+    <span className="block text-soft">
+      If {resultOf(finding.check, otherwise.result)?.label}: {inSentence(causeOf(otherwise.leads).name)}{' '}
+      {percent(otherwise.probability)}
+    </span>
+  );
+}
+
 function SuspectRow({
   suspect,
   leading,
@@ -101,6 +121,7 @@ function SuspectRow({
   onToggle,
   nameOf,
   onSettle,
+  onEntry,
 }: {
   suspect: Suspect;
   leading: boolean;
@@ -108,6 +129,7 @@ function SuspectRow({
   onToggle: () => void;
   nameOf: (ref: string) => string;
   onSettle: (cause: CauseId) => void;
+  onEntry: (ref: string) => void;
 }): ReactElement {
   const cause = causeOf(suspect.cause);
   const share = `${(suspect.probability * 100).toFixed(1)}%`;
@@ -134,22 +156,7 @@ function SuspectRow({
       </button>
       {open && (
         <div className="pb-4">
-          <ul className="space-y-1 leading-snug">
-            {suspect.moved.slice(0, MOVES_SHOWN).map((m) => (
-              <li key={m.ref} className="flex justify-between gap-3">
-                <span>
-                  <span className="sr-only">{m.logOdds > 0 ? 'Raised by' : 'Lowered by'} </span>
-                  {nameOf(m.ref)}
-                </span>
-                <strong className={`shrink-0 ${m.logOdds > 0 ? 'text-rust' : 'text-moss'}`}>
-                  {m.logOdds > 0 ? '▲' : '▼'} {times(m.logOdds)}
-                </strong>
-              </li>
-            ))}
-            {suspect.moved.length === 0 && (
-              <li className="text-soft">Nothing on the log moved it; this is how common it is.</li>
-            )}
-          </ul>
+          <Moves moved={suspect.moved.slice(0, MOVES_SHOWN)} nameOf={nameOf} onEntry={onEntry} />
           <p className="mt-2">
             {cause.remedy}, {cause.minutes} min
           </p>

@@ -1,7 +1,7 @@
 import { entryWords, staleFindings, type Picture, type TrailLine } from '@rusty-wren/core/log';
 import type { CheckId } from '@rusty-wren/core/diagnosis';
 import { format, isSameDay } from 'date-fns';
-import { useState, type ReactElement } from 'react';
+import { useEffect, useRef, useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
@@ -14,13 +14,23 @@ const REASONS = ['Read wrong', 'Poor light', 'Wrong machine', 'Typed wrong'];
 export function Trail({
   picture,
   log,
+  pointed,
   onRepeat,
 }: {
   picture: Picture;
   log: Log;
+  /** An entry somebody asked to see: `n` grows with every asking. */
+  pointed: { ref: string; n: number } | null;
   onRepeat: (check: CheckId) => void;
 }): ReactElement {
   const [open, setOpen] = useState<string | null>(null);
+  const list = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    const line = pointed && list.current?.querySelector<HTMLElement>(`[data-id="${pointed.ref}"]`);
+    if (!line) return;
+    line.scrollIntoView({ block: 'center', behavior: 'smooth' });
+    line.querySelector('button')?.focus({ preventScroll: true });
+  }, [pointed]);
   const [striking, setStriking] = useState<TrailLine | null>(null);
   const stale = staleFindings(picture);
   const lines = picture.trail.filter((l) => l.entry.kind !== 'strike').toReversed();
@@ -28,7 +38,7 @@ export function Trail({
     <section aria-label="Evidence so far">
       <h2 className="text-2xl font-bold">So far</h2>
       {lines.length === 0 && <p className="mt-2 text-lg text-soft">Nothing logged yet.</p>}
-      <ol className="mt-2">
+      <ol ref={list} className="mt-2">
         {lines.map((line, i) => {
           const before = lines[i - 1];
           const newDay = !before || !isSameDay(before.entry.notedAt, line.entry.notedAt);
@@ -37,6 +47,7 @@ export function Trail({
               {newDay && <p className="pt-2 text-soft">{format(line.entry.notedAt, 'EEEE d MMMM')}</p>}
               <Line
                 line={line}
+                pointed={pointed?.ref === line.entry.id}
                 stale={stale.has(line.entry.id)}
                 open={open === line.entry.id}
                 onToggle={() => setOpen(open === line.entry.id ? null : line.entry.id)}
@@ -70,6 +81,7 @@ function unstrike(picture: Picture, line: TrailLine, log: Log): void {
 
 function Line({
   line,
+  pointed,
   stale,
   open,
   onToggle,
@@ -78,6 +90,7 @@ function Line({
   onRepeat,
 }: {
   line: TrailLine;
+  pointed: boolean;
   stale: boolean;
   open: boolean;
   onToggle: () => void;
@@ -94,7 +107,8 @@ function Line({
       : null;
   return (
     <div
-      className={`border-b border-line ${gone ? 'text-soft' : ''}`}
+      className={`border-b border-line ${gone ? 'text-soft' : ''} ${pointed ? '-mx-2 border-l-4 border-l-steel bg-card px-2' : ''}`}
+      data-id={entry.id}
       data-state={state}
       data-entry={entry.kind}
     >

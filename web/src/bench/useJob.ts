@@ -1,10 +1,14 @@
-import type { Job, NewEntry } from '@rusty-wren/contract';
-import { diagnose, type Diagnosis } from '@rusty-wren/core/diagnosis';
+import { factsOf, type Job, type NewEntry } from '@rusty-wren/contract';
+import { diagnose, type Case, type Diagnosis } from '@rusty-wren/core/diagnosis';
 import {
   caseOf,
+  entryWords,
+  evidenceFromTheCan,
   phaseOf,
   readJob,
+  sharesCan,
   type Bodies,
+  type CanMate,
   type Entry,
   type EntryKind,
   type Phase,
@@ -16,12 +20,40 @@ import { useJobQuery } from '../api/api';
 import { noted } from '../api/outbox';
 import { useAppDispatch, useAppSelector } from '../app/store';
 
+/** Another job whose machine is said to drink from the same can. */
+export interface Mate extends CanMate {
+  job: Job;
+  /** Whether the link stands, or somebody cut it. */
+  linked: boolean;
+}
+
 export interface JobAtBench {
   job: Job;
   picture: Picture;
+  /** What the diagnosis rests on: this log, and what was found in the can on others. */
+  benchCase: Case;
   diagnosis: Diagnosis;
+  mates: readonly Mate[];
+  /** How an entry reads in an argument: "Work the primer bulb: bubbles". Entries of linked jobs by their tag. */
+  nameOf: (ref: string) => string;
   phase: Phase;
   entryCount: number;
+}
+
+function namesOf(picture: Picture, mates: readonly Mate[]): (ref: string) => string {
+  const lines = new Map(picture.trail.map((line) => [line.entry.id, line]));
+  const elsewhere = new Map(
+    mates.flatMap(({ job, picture: other }) =>
+      other.trail.map((line) => [line.entry.id, { job, line }] as const),
+    ),
+  );
+  return (ref) => {
+    const away = elsewhere.get(ref);
+    const line = lines.get(ref) ?? away?.line;
+    if (!line) return '';
+    const { about, says } = entryWords(line);
+    return `${away ? `Tag ${away.job.tag}, same can. ` : ''}${about}: ${says}`;
+  };
 }
 
 /** A job with all this device knows of its log, sent or not, and everything worked out from it. */
@@ -30,20 +62,24 @@ export function useJob(jobId: string) {
   const unsent = useAppSelector((s) => s.outbox.unsent);
   const atBench = useMemo((): JobAtBench | null => {
     if (!data) return null;
-    const { job, entries } = data;
+    const { job, entries, sameCan } = data;
     const known = new Set(entries.map((e) => e.id));
     const own = unsent
       .filter((u) => u.jobId === jobId && !known.has(u.entry.id))
       .map((u) => ({ ...u.entry, seq: null }) as Entry);
-    const { kind, displacementCc } = job.machine;
-    const picture = readJob([...entries, ...own], {
-      kind,
-      ...(displacementCc !== null && { displacementCc }),
+    const picture = readJob([...entries, ...own], factsOf(job.machine));
+    const mates = sameCan.map((mate): Mate => {
+      const canMate = { jobId: mate.job.id, picture: readJob(mate.entries, factsOf(mate.job.machine)) };
+      return { ...canMate, job: mate.job, linked: sharesCan(picture, jobId, canMate) };
     });
+    const benchCase = caseOf(picture, evidenceFromTheCan(picture, jobId, mates));
     return {
       job,
       picture,
-      diagnosis: diagnose(caseOf(picture)),
+      benchCase,
+      diagnosis: diagnose(benchCase),
+      mates,
+      nameOf: namesOf(picture, mates),
       phase: phaseOf(picture),
       entryCount: entries.length + own.length,
     };

@@ -7,6 +7,7 @@ import { v4 as uuid } from 'uuid';
 import { problemWords, useCheckInMutation } from '../api/api';
 import { useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
+import { CaseFileDrop } from './CaseFileDrop';
 import { Chips } from './Chips';
 import { checkInOf, EMPTY, problemsOf, type Draft } from './draft';
 import { HistoryChips } from './HistoryChips';
@@ -49,6 +50,7 @@ export function CheckIn(): ReactElement {
         <section aria-label="Owner and machine">
           <h2 className="mb-2 text-2xl font-bold">Whose, and what?</h2>
           <OwnerAndMachine draft={draft} change={change} />
+          <CaseFileDrop draft={draft} change={change} onProblem={(problem) => setShown([problem])} />
         </section>
         <div className="grid gap-7">
           <section aria-label="Complaint">

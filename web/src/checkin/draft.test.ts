@@ -1,6 +1,6 @@
 import { checkInSchema } from '@rusty-wren/contract';
 import { describe, expect, it } from 'vitest';
-import { checkInOf, EMPTY, matchingOwners, problemsOf, type Draft } from './draft';
+import { checkInOf, EMPTY, matchingOwners, problemsOf, withCaseFile, type Draft } from './draft';
 
 const ID = '0b0f9d5e-3c4d-4c7e-9d7a-0d9f3a1b2c3d';
 const NOW = '2026-05-04T10:00:00.000Z';
@@ -60,5 +60,27 @@ describe('known owners', () => {
     expect(matchingOwners(owners, 'f', 2).map((o) => o.name)).toEqual(['Footpath team', 'Odile Farrant']);
     expect(matchingOwners(owners, 'LUNE', 2).map((o) => o.name)).toEqual(['Peder Lune']);
     expect(matchingOwners(owners, 'zz', 2)).toEqual([]);
+  });
+
+  it('takes a case file in, and puts what it carries on the log', () => {
+    const file = {
+      format: 'rusty-wren-case/1',
+      machine: { kind: 'trimmer', displacementCc: 25 },
+      history: { monthsStored: 4 },
+      log: [{ complaint: 'no-fire' }, { check: 'spark-tester', result: 'none' }, { tookOff: 'plug' }],
+    };
+    const filled = withCaseFile(
+      { ...EMPTY, ownerName: 'Tam', maker: 'Hobwick', model: 'Reed' },
+      JSON.stringify(file),
+    );
+    expect(filled).toMatchObject({ kind: 'trimmer', cc: '25', complaints: ['no-fire'], ownerName: 'Tam' });
+    const request = checkInOf(filled, ID, ID, NOW);
+    expect(checkInSchema.validate(request, { convert: false }).error).toBeUndefined();
+    expect(request.entries.map((e) => e.kind)).toEqual(['complaint', 'history', 'finding', 'took-off']);
+  });
+
+  it('refuses a bad case file in one sentence and keeps the draft', () => {
+    expect(() => withCaseFile(WHOLE, '{"format":"other"}')).toThrow(/format/);
+    expect(() => withCaseFile(WHOLE, 'no')).toThrow(/not JSON/);
   });
 });

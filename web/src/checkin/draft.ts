@@ -1,4 +1,10 @@
-import type { CheckIn, CustomerWithMachines, NewEntry } from '@rusty-wren/contract';
+import {
+  logFromCaseFile,
+  parseCaseFile,
+  type CheckIn,
+  type CustomerWithMachines,
+  type NewEntry,
+} from '@rusty-wren/contract';
 import type { ComplaintId, History, MachineKind } from '@rusty-wren/core/diagnosis';
 import { v4 as uuid } from 'uuid';
 
@@ -18,6 +24,30 @@ export interface Draft {
   safety: 'sound' | 'fault' | null;
   fault: string;
   promised: string;
+  /** Findings, repairs and the tray of a case file, to go on the log as they stand. */
+  carried: CarriedEntry[];
+}
+
+/** What a case file brings besides machine, history and complaints. */
+export type CarriedEntry = Exclude<
+  ReturnType<typeof logFromCaseFile>[number],
+  { kind: 'complaint' } | { kind: 'history' }
+>;
+
+/** A draft with what a case file says put in; what is not in the file stays. Throws CaseFileError on a bad file. */
+export function withCaseFile(d: Draft, text: string): Draft {
+  const file = parseCaseFile(text);
+  const bodies = logFromCaseFile(file);
+  const complaints = bodies.flatMap((b) => (b.kind === 'complaint' ? [b.body.complaint] : []));
+  return {
+    ...d,
+    machineId: null,
+    kind: file.machine.kind,
+    cc: file.machine.displacementCc === undefined ? '' : String(file.machine.displacementCc),
+    complaints: [...new Set(complaints)],
+    history: file.history ?? {},
+    carried: bodies.filter((b): b is CarriedEntry => b.kind !== 'complaint' && b.kind !== 'history'),
+  };
 }
 
 export const EMPTY: Draft = {
@@ -35,6 +65,7 @@ export const EMPTY: Draft = {
   safety: null,
   fault: '',
   promised: '',
+  carried: [],
 };
 
 /** What keeps a draft from being hung up, one sentence a field; empty when nothing does. */
@@ -79,6 +110,7 @@ export function checkInOf(d: Draft, jobId: string, by: string | null, now: strin
       },
     });
   }
+  for (const carried of d.carried) entries.push({ ...common(), ...carried });
   return {
     jobId,
     customer: d.ownerId ? { id: d.ownerId } : { name: d.ownerName.trim() },

@@ -1,0 +1,24 @@
+import type { ReactElement } from 'react';
+import { Link, useParams } from 'react-router';
+import { problemWords } from '../api/api';
+import { Button } from '../ui/Button';
+import { Blank, Loading } from '../ui/State';
+import { useJob, type JobAtBench } from './useJob';
+
+/** A screen about the job in the address: shown once it is fetched, with its loading and its failing in one place. */
+export function WithJob({ show }: { show: (atBench: JobAtBench) => ReactElement }): ReactElement {
+  const { jobId = '' } = useParams();
+  const { atBench, isLoading, error, refetch } = useJob(jobId);
+  if (isLoading) return <Loading what="Fetching the job…" />;
+  if (atBench) return show(atBench);
+  return (
+    <Blank title={problemWords(error)}>
+      <Button look="rust" onClick={() => void refetch()}>
+        Try again
+      </Button>{' '}
+      <Link to="/" className="ml-4 font-semibold underline">
+        To the rack
+      </Link>
+    </Blank>
+  );
+}

@@ -1,0 +1,41 @@
+import { forecastOf, looksAhead } from '@rusty-wren/core/diagnosis';
+import type { Case, Forecast, NextCheck, Progress, Way } from '@rusty-wren/core/diagnosis';
+import * as Comlink from 'comlink';
+
+/** Lets a message in between two steps of long work, so that it can be told to stop. */
+const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+let stopped = new Set<string>();
+
+/** Runs stepwise work to its end, telling each step; null when it was told to stop. */
+async function walk<S, R>(task: string, steps: Generator<S, R>, tell: (step: S) => void): Promise<R | null> {
+  stopped.delete(task);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    tell(step.value);
+    await breathe();
+    if (stopped.has(task)) return null;
+  }
+}
+
+const thinker = {
+  /** The plan looking two checks ahead; null when stopped. */
+  ahead: (task: string, c: Case, tell: (progress: Progress) => void): Promise<NextCheck[] | null> =>
+    walk(task, looksAhead(c), tell),
+  /** Minutes from here under a way of working; null when stopped. */
+  forecast: (
+    task: string,
+    c: Case,
+    way: Way,
+    options: { plays: number; seed: number },
+    tell: (forecast: Forecast) => void,
+  ): Promise<Forecast | null> => walk(task, forecastOf(c, way, options), tell),
+  /** Stops a task at its next step. */
+  stop: (task: string): void => {
+    stopped = new Set([...stopped, task]);
+  },
+};
+export type Thinker = typeof thinker;
+
+Comlink.expose(thinker);

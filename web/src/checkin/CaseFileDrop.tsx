@@ -1,0 +1,51 @@
+import { CaseFileError } from '@rusty-wren/contract';
+import { FileUp } from 'lucide-react';
+import type { ReactElement } from 'react';
+import { withCaseFile, type Draft } from './draft';
+
+const MOST_BYTES = 400_000;
+
+/** Fills the page from a case file: machine, complaints, history, and everything found so far. */
+export function CaseFileDrop({
+  draft,
+  change,
+  onProblem,
+}: {
+  draft: Draft;
+  change: (part: Partial<Draft>) => void;
+  onProblem: (problem: string) => void;
+}): ReactElement {
+  const read = async (file: File): Promise<void> => {
+    if (file.size > MOST_BYTES) return onProblem(`${file.name} is too large for a case file.`);
+    try {
+      change(withCaseFile(draft, await file.text()));
+    } catch (error) {
+      if (!(error instanceof CaseFileError)) throw error;
+      onProblem(`${file.name}: ${error.message}.`);
+    }
+  };
+  return (
+    <div className="mt-5 text-lg">
+      <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 rounded-md font-semibold text-soft focus-within:outline-3 focus-within:outline-steel hover:text-ink">
+        <FileUp size={20} aria-hidden /> From a case file
+        <input
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          onChange={(e) => {
+            const [file] = e.target.files ?? [];
+            if (file) void read(file);
+            // The same file can be picked again once it is mended.
+            e.target.value = '';
+          }}
+        />
+      </label>
+      {draft.carried.length > 0 && (
+        <p role="status">
+          <strong>{draft.carried.length}</strong> {draft.carried.length === 1 ? 'entry' : 'entries'} of the
+          file go on the log.
+        </p>
+      )}
+    </div>
+  );
+}
