@@ -42,8 +42,12 @@ export async function checkIn(page: Page, m: NewMachine): Promise<void> {
 /** Makes a check by picking it from the whole list and tapping a result. */
 export async function findBy(page: Page, check: string, result: string, sureness?: string): Promise<void> {
   await page.getByRole('button', { name: 'Any other check' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: check }).click();
-  await expect(step(page).getByRole('heading', { name: check })).toBeVisible();
+  // The minutes stand behind the name, so that one check is not taken for another that begins alike.
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: new RegExp(`^${check} ?[\\d½]`) })
+    .click();
+  await expect(step(page).getByRole('heading', { name: check, exact: true })).toBeVisible();
   if (sureness) await step(page).getByRole('radio', { name: sureness }).click();
   await step(page).getByRole('button', { name: result, exact: true }).click();
   await expect(trail(page).getByText(`${check}: ${result}`).first()).toBeVisible();

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './chromium.mjs';
 
 /** Against a real server on a real database; scripts/test.mjs starts both and says where. */
 export default defineConfig({
@@ -6,8 +7,8 @@ export default defineConfig({
   outputDir: '../test-results',
   workers: 2,
   fullyParallel: true,
-  timeout: 30_000,
-  expect: { timeout: 8_000 },
+  timeout: 90_000,
+  expect: { timeout: 20_000 },
   reporter: process.env['CI_REPORT']
     ? [['list'], ['json', { outputFile: process.env['CI_REPORT'] }]]
     : 'list',
@@ -16,17 +17,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 });

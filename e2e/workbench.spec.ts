@@ -199,6 +199,23 @@ for (const theme of ['light', 'dark'] as const) {
     await expect(page.getByRole('button', { name: 'Odile Farrant' })).toBeVisible();
     expect(await faults(page)).toEqual([]);
   });
+
+  test(`ways, why not and the map are accessible, ${theme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme });
+    await page.goto('/');
+    await page.locator('[data-tag]').first().click();
+    await page.getByRole('button', { name: /^By: / }).click();
+    await page.getByRole('button', { name: 'Stop: playing it through' }).click();
+    expect(await faults(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await suspects(page).getByRole('button', { name: 'Why not something else?' }).click();
+    await page.getByRole('dialog').getByRole('listitem').first().getByRole('button').click();
+    expect(await faults(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await suspects(page).getByRole('link', { name: 'Map' }).click();
+    await expect(page.getByRole('group', { name: 'Cause map' })).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+  });
 }
 
 test('at phone width nothing runs off the side', async ({ page }) => {
@@ -211,5 +228,8 @@ test('at phone width nothing runs off the side', async ({ page }) => {
   await page.goto('/');
   await page.locator('[data-tag]').first().click();
   await expect(suspects(page)).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await suspects(page).getByRole('link', { name: 'Map' }).click();
+  await expect(page.getByRole('group', { name: 'Cause map' })).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

@@ -50,7 +50,10 @@ function home(name, user) {
     createHash('sha256').update(ROOT).digest('hex').slice(0, 12),
     name,
   );
+  // Whatever umask this runs under, the folders on the way must let the postgres user through.
+  const umask = process.umask(0o022);
   mkdirSync(elsewhere, { recursive: true });
+  process.umask(umask);
   chownSync(elsewhere, user.uid, user.gid);
   return elsewhere;
 }

@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { CHROMIUM } from '../e2e/chromium.mjs';
 import { installPackages, ROOT } from './packages.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
 
@@ -27,18 +28,7 @@ while (
 
 const folder = join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 
 /** @type {{ job: { id: string, machine: { model: string } } }[]} */
 const tags = await (await fetch(`${base}/api/jobs?show=open`)).json();
@@ -74,6 +64,24 @@ const views = [
       await page.getByLabel('Gauge after each pull, psi').fill('58 82 92 96');
     },
   },
+  { name: 'cause-map', path: `${job('B45')}/map` },
+  {
+    name: 'ways',
+    path: job('B45'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /^By: / }).click();
+      await page.getByRole('dialog').getByRole('progressbar').waitFor();
+      await page.getByRole('dialog').getByRole('progressbar').waitFor({ state: 'detached', timeout: 60_000 });
+    },
+  },
+  {
+    name: 'why-not',
+    path: job('B45'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Why not something else?' }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Supply line' }).first().click();
+    },
+  },
   {
     name: 'check-in',
     path: '/check-in',
@@ -90,7 +98,7 @@ for (const { name, path, size: [width, height] = [1280, 800], theme = 'light', p
   const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme });
   const page = await context.newPage();
   await page.goto(base + path);
-  await page.locator('[data-tag], [data-suspect], form').first().waitFor();
+  await page.locator('[data-tag], [data-suspect], [data-part], form').first().waitFor();
   await page.evaluate(() => document.fonts.ready);
   await prepare?.(page);
   await page.waitForTimeout(300);

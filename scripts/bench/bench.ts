@@ -1,0 +1,150 @@
+import { diagnose, glance, looksAhead } from '@rusty-wren/core/diagnosis';
+import { availableParallelism } from 'node:os';
+import { Worker } from 'node:worker_threads';
+import { Bench } from 'tinybench';
+import { caseWith } from './caseWith';
+import { speedInChromium } from './inChromium';
+import { smallNetworks } from './networks';
+import { timesLine } from './timesLine';
+import { POLICIES, type Outcome, type Share } from './plays';
+
+/**
+ * Speed of the inference, every policy played on the same drawn machines, and the plan against the exact optimum.
+ * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed out.
+ */
+
+async function speed(): Promise<void> {
+  const bench = new Bench({ time: 1500, warmupTime: 500, retainSamples: true });
+  for (const count of [5, 20, 40]) {
+    const c = caseWith(count);
+    bench.add(`posterior and next checks, ${count} findings`, () => void glance(c));
+    bench.add(`the same with all reasons, ${count} findings`, () => void diagnose(c));
+  }
+  const c = caseWith(5);
+  bench.add('looking two checks ahead, 5 findings', () => {
+    const steps = looksAhead(c);
+    while (!steps.next().done);
+  });
+  await bench.run();
+  console.log(
+    'Speed in Node, all causes, exact over up to three at once (aim: 16 ms; looking ahead: 1000 ms)',
+  );
+  for (const task of bench.tasks) {
+    const { result } = task;
+    if (!('latency' in result)) throw new Error(`${task.name} did not run`);
+    console.log(
+      timesLine(
+        task.name,
+        [...(result.latency.samples ?? [])].sort((x, y) => x - y),
+      ),
+    );
+  }
+}
+
+interface Bin {
+  n: number;
+  claimed: number;
+  right: number;
+}
+
+/** What was claimed at the first settlement against how often it was right, in ten equal bins. */
+function reliability(played: readonly Outcome[]): Bin[] {
+  const bins = Array.from({ length: 10 }, (): Bin => ({ n: 0, claimed: 0, right: 0 }));
+  for (const { claimed, right } of played) {
+    const bin = bins[Math.min(9, Math.floor(claimed * 10))];
+    if (!bin) continue;
+    bin.n++;
+    bin.claimed += claimed;
+    bin.right += +right;
+  }
+  return bins;
+}
+
+/** Expected calibration error: the mean gap between claimed and true, each bin by its size. */
+const calibrationError = (bins: readonly Bin[]): number =>
+  bins.reduce((sum, b) => sum + Math.abs(b.claimed - b.right), 0) / bins.reduce((sum, b) => sum + b.n, 0);
+
+/** A worker does not inherit the loader for TypeScript: it registers it first. */
+const LOADED = `import('tsx/esm/api').then(({ register }) => {
+  register();
+  return import(${JSON.stringify(new URL('./plays.ts', import.meta.url).href)});
+});`;
+
+const inWorker = (share: Share): Promise<Outcome[]> =>
+  new Promise((resolve, reject) => {
+    const worker = new Worker(LOADED, { eval: true, workerData: share });
+    worker.once('message', resolve);
+    worker.once('error', reject);
+  });
+
+const WAYS = availableParallelism();
+
+async function playAll(policy: number, count: number): Promise<Outcome[]> {
+  const size = Math.ceil(count / WAYS);
+  const shares = Array.from({ length: WAYS }, (_, i) => ({
+    policy,
+    from: i * size,
+    to: Math.min(count, (i + 1) * size),
+  }));
+  return (await Promise.all(shares.map(inWorker))).flat();
+}
+
+const COLUMNS = [
+  ['mean min', 9],
+  ['90 % min', 9],
+  ['checks', 7],
+  ['in vain', 8],
+  ['first wrong', 12],
+  ['given up', 9],
+  ['calibration', 12],
+  ['jitter kept', 12],
+] as const;
+
+async function policies(count: number, chosen: readonly number[]): Promise<void> {
+  console.log(`\n${count} drawn machines of one to three faults, played until what is to blame was mended`);
+  console.log(`  ${'policy'.padEnd(26)}${COLUMNS.map(([name, width]) => name.padStart(width + 1)).join('')}`);
+  for (const policy of chosen) {
+    const played = await playAll(policy, count);
+    const mean = (pick: (p: Outcome) => number): number =>
+      played.reduce((sum, p) => sum + pick(p), 0) / count;
+    const minutes = played.map((p) => p.minutes).sort((x, y) => x - y);
+    const bins = reliability(played);
+    const figures = [
+      mean((p) => p.minutes).toFixed(1),
+      (minutes[Math.floor(count * 0.9)] ?? NaN).toFixed(1),
+      mean((p) => p.checks).toFixed(1),
+      mean((p) => p.wrong).toFixed(3),
+      mean((p) => +!p.right).toFixed(3),
+      mean((p) => +!p.finished).toFixed(3),
+      calibrationError(bins).toFixed(3),
+      policy > 1 ? '–' : mean((p) => +p.keptLead).toFixed(3),
+    ];
+    console.log(
+      `  ${(POLICIES[policy]?.[0] ?? '').padEnd(26)}${figures.map((f, i) => f.padStart((COLUMNS[i]?.[1] ?? 8) + 1)).join('')}`,
+    );
+    if (policy > 1) continue;
+    const rows = bins.flatMap((b, i) =>
+      b.n
+        ? [`${i * 10}–${i * 10 + 10} %: ${b.n}, claimed ${pc(b.claimed / b.n)}, right ${pc(b.right / b.n)}`]
+        : [],
+    );
+    console.log(`    reliability   ${rows.join('\n                  ')}`);
+  }
+}
+
+const pc = (x: number): string => `${(100 * x).toFixed(0)} %`;
+
+function flag(name: string): string | undefined {
+  const at = process.argv.indexOf(`--${name}`);
+  return at > 0 ? process.argv[at + 1] : undefined;
+}
+
+if (!process.argv.includes('--plays-only')) {
+  await speed();
+  await speedInChromium();
+}
+smallNetworks();
+await policies(
+  Number(flag('machines') ?? 300),
+  flag('policies')?.split(',').map(Number) ?? POLICIES.map((_, i) => i),
+);

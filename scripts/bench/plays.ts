@@ -1,0 +1,52 @@
+import {
+  chanceFrom,
+  computedPlan,
+  drawMachine,
+  inOrder,
+  leadWhenJittered,
+  oneAhead,
+  play,
+  SCHOOLS,
+  type Case,
+  type Played,
+  type Policy,
+} from '@rusty-wren/core/diagnosis';
+import { parentPort, workerData } from 'node:worker_threads';
+
+/** Every policy on the bench, the engine's own first. */
+export const POLICIES: readonly (readonly [name: string, policy: Policy])[] = [
+  ['computed, two ahead', computedPlan],
+  ['computed, one ahead', oneAhead],
+  ...SCHOOLS.map((s) => [s.name, inOrder(s.order)] as const),
+];
+
+/** Which machines a worker plays, under which policy. */
+export interface Share {
+  policy: number;
+  from: number;
+  to: number;
+}
+
+/** One machine played, and whether its first settlement keeps its lead when the knowledge is jittered. */
+export type Outcome = Played & { keptLead: boolean };
+
+const SEED = 2026;
+const JITTER = 1.5;
+
+/** Plays a share of the machines: the same machine has the same number in every share. */
+function playShare({ policy, from, to }: Share): Outcome[] {
+  const chosen = POLICIES[policy]?.[1];
+  if (!chosen) throw new Error(`no policy ${policy}`);
+  const outcomes: Outcome[] = [];
+  for (let n = from; n < to; n++) {
+    const machine = drawMachine(chanceFrom(SEED + n));
+    let settled: Case | null = null;
+    const played = play(machine, chosen, chanceFrom(10_000_000 + n), (c) => (settled = c));
+    const keptLead =
+      policy > 1 || settled === null || leadWhenJittered(settled, chanceFrom(n), JITTER) === played.settledOn;
+    outcomes.push({ ...played, keptLead });
+  }
+  return outcomes;
+}
+
+parentPort?.postMessage(playShare(workerData as Share));
