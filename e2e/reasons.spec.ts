@@ -208,7 +208,7 @@ test('a job goes out as a case file and comes in again with all it found', async
 test('looking two checks ahead comes to its end and leaves nothing turning', async ({ page }) => {
   await checkIn(page, saw('Ahead 1', 'Fades under way'));
   await expect(step(page).getByRole('heading', { level: 2 }).first()).toBeVisible();
-  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 15_000 });
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
   await page.getByRole('button', { name: /^By: / }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Stop: playing it through' }).click();

@@ -73,6 +73,8 @@ interface CheckTable {
   informative: number;
   /** 1 for each cause (and, last, nobody: 0) that has any bearing on the check; length causes + 1. */
   bears: Uint8Array;
+  /** Positions of the causes a trial cures. */
+  cures: ReadonlySet<number>;
 }
 
 const upTo = (
@@ -111,8 +113,12 @@ function compile(check: CheckDef): CheckTable {
       ...CAUSES.map((c) => +(!!c.shows[check.id] || !!check.cures?.includes(c.id))),
       0,
     ]),
+    cures: positions(check.cures ?? []),
   };
 }
+
+const positions = (ids: readonly CauseId[]): Set<number> =>
+  new Set(ids.map((id) => CAUSE_INDEX.get(id) ?? -1));
 
 const tables = new Map<CheckId, CheckTable>();
 const tableOf = (id: CheckId): CheckTable => {
@@ -123,8 +129,6 @@ const tableOf = (id: CheckId): CheckTable => {
 
 const NOBODY_ELSE = { gone: new Set<number>(), presentCured: 0, presentOther: 0 } as const;
 const NOTHING: Float64Array = new Float64Array(N);
-const positions = (ids: readonly CauseId[]): Set<number> =>
-  new Set(ids.map((id) => CAUSE_INDEX.get(id) ?? -1));
 
 /** Likelihood of a behaviour the owner complained of. */
 export function complaintLikelihood(id: ComplaintId): Likelihood {
@@ -157,7 +161,7 @@ export function findingLikelihood(
   sureness: Sureness,
   confirmed = false,
 ): Likelihood | null {
-  const { check, ranks, base, causes, informative } = tableOf(id);
+  const { check, ranks, base, causes, informative, cures } = tableOf(id);
   const rank = ranks.get(result);
   if (rank === undefined) {
     if (check.results.some((r) => r.id === result)) return null;
@@ -176,7 +180,7 @@ export function findingLikelihood(
     const outcome = asOutcome(result);
     likelihood.trial = {
       ...NOBODY_ELSE,
-      cures: positions(check.cures),
+      cures,
       alone: outcome ? (check.gradual ? ALONE_GRADUAL : ALONE)[outcome] : 0.01,
       withOthers: outcome ? WITH_OTHERS[outcome] : 0.03,
     };

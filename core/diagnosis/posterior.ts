@@ -30,7 +30,7 @@ export interface Weighed {
 
 /** Exact distribution over all sets of up to three causes. */
 export interface Posterior {
-  /** Probability of each set; sums to 1. */
+  /** Probability of each set; sums to 1. Kept for the next finding: not to be written to. */
   sets: Float64Array;
   /** Probability of each cause, vocabulary order. */
   causes: Float64Array;
@@ -231,13 +231,14 @@ function multiplied(
 ): Float64Array {
   let done = weighed.length;
   while (done > 0 && !checkpoints.has(chains[done - 1]!)) done--;
+  if (done > 0 && done === weighed.length) return checkpoints.get(chains[done - 1]!)!;
   const sets = done > 0 ? checkpoints.get(chains[done - 1]!)!.slice() : priorWeights(prior);
   for (let n = done; n < weighed.length; n++) {
     multiply(sets, weighed[n]!.perSet);
     if ((n + 1) % CHECKPOINT_EVERY !== 0 && n + LATEST < weighed.length) continue;
     // Rescaled now and then, so any number of findings stays far from underflow.
     normalise(sets);
-    keep(checkpoints, CHECKPOINTS, chains[n]!, sets.slice());
+    keep(checkpoints, CHECKPOINTS, chains[n]!, n + 1 < weighed.length ? sets.slice() : sets);
   }
   return sets;
 }

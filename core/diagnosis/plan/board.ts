@@ -6,7 +6,9 @@ import { causesOf, fillChosen, normalise, SETS } from '../sets';
 
 const N = CAUSES.length;
 /** Sets kept for planning: those that hold nearly all of the probability. */
-const KEPT_SETS = 600;
+const KEPT_SETS = 400;
+/** Sets fainter than this are not planned with: together they hold less than a hundredth once a few checks are made. */
+const FAINT = 2e-5;
 
 /** What is believed over the board's sets: weights that sum to one, and each cause's probability (length N + 1). */
 export interface Belief {
@@ -46,12 +48,12 @@ export interface Prospect {
   causes: Float64Array;
 }
 
-/** The sets worth planning with: at most KEPT_SETS, all above a floor raised until they fit. */
-export function keepLikely(p: Posterior): Uint32Array {
-  let floor = 1e-6;
-  let count = KEPT_SETS + 1;
-  while (count > KEPT_SETS) {
-    floor *= 4;
+/** The sets worth planning with: no more than `most`, all above a floor raised until they fit. */
+export function keepLikely(p: Posterior, most = KEPT_SETS): Uint32Array {
+  let floor = FAINT / 2;
+  let count = most + 1;
+  while (count > most) {
+    floor *= 2;
     count = 0;
     for (let s = 0; s < p.sets.length; s++) if (p.sets[s]! > floor) count++;
   }

@@ -71,8 +71,9 @@ export function planningFor(
   c: Case,
   p: Posterior,
   among: (check: CheckId) => boolean = () => true,
+  mostSets?: number,
 ): Planning {
-  const chosen = keepLikely(p);
+  const chosen = keepLikely(p, mostSets);
   const done = standing(c);
   for (const w of p.weighed) {
     const e = w.evidence;

@@ -3,21 +3,17 @@ import type { CauseId, CheckId } from '../knowledge';
 import { minutesUnder, optimalMinutes, SMALL_NETWORKS, type SmallNetwork } from './optimum';
 import { inOrder, oneAhead } from './play';
 
-/** One complaint each; the bench script plays the plan looking two ahead on them, which takes longer. */
+/** Two of the networks; the bench plays all of them, and looking two ahead, which takes longer. */
+const QUICK = SMALL_NETWORKS.filter((n) => ['fades-under-way', 'races-or-hangs'].includes(n.complaint));
+
 describe('the plan against the exact optimum', () => {
-  it.each(SMALL_NETWORKS.map((n) => n.complaint))(
-    'is within 10 %% of it: %s',
-    (complaint) => {
-      const network = SMALL_NETWORKS.find((n) => n.complaint === complaint);
-      if (!network) throw new Error(complaint);
-      const least = optimalMinutes(network);
-      const planned = minutesUnder(network, oneAhead);
-      expect(planned).toBeGreaterThanOrEqual(least - 1e-9);
-      expect(planned).toBeLessThan(1.1 * least);
-      expect(minutesUnder(network, inOrder(network.checks))).toBeGreaterThan(planned);
-    },
-    120_000,
-  );
+  it.each(QUICK)('is within 10 %% of it: $complaint', (network) => {
+    const least = optimalMinutes(network);
+    const planned = minutesUnder(network, oneAhead);
+    expect(planned).toBeGreaterThanOrEqual(least - 1e-9);
+    expect(planned).toBeLessThan(1.1 * least);
+    expect(minutesUnder(network, inOrder(network.checks))).toBeGreaterThan(planned);
+  });
 
   it('is nothing at all with one cause, and one look in vain at most with two', () => {
     const tiny = (causes: CauseId[], checks: CheckId[]): SmallNetwork => ({

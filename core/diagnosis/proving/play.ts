@@ -72,7 +72,7 @@ export function play(
     checks: 0,
     finished: false,
   };
-  let settled = false;
+  let acted = false;
   for (let step = 0; step < MOST_STEPS && open.size > 0 && outcome.wrong < MOST_IN_VAIN; step++) {
     const c: Case = { machine: known.machine, history: {}, evidence, off };
     const p = posterior(c);
@@ -90,9 +90,9 @@ export function play(
     const cause: CauseId = CAUSES[lead]!.id;
     const right = left.delete(cause);
     const helped = open.delete(cause);
-    if (!settled) atSettling?.({ ...c, evidence: [...evidence] });
-    if (!settled) Object.assign(outcome, { claimed: p.causes[lead], right, settledOn: cause });
-    settled = true;
+    if (!acted) atSettling?.({ ...c, evidence: [...evidence] });
+    if (!acted) Object.assign(outcome, { claimed: p.causes[lead], right, settledOn: cause });
+    acted = true;
     if (!helped) outcome.minutes += needlessMinutes(CAUSES[lead]!);
     if (!right) outcome.wrong++;
     evidence.push({
@@ -106,17 +106,22 @@ export function play(
   return outcome;
 }
 
+/** Whether one cause is likely enough to act on: then no policy checks further. */
+const settled = ({ causes }: Posterior): boolean => causes.some((x) => x >= ACT_ON);
+
 const whileWorthMaking = ([best]: readonly NextCheck[]): CheckId | null =>
   best && best.value >= WORTH_MAKING ? best.check : null;
 
 /** The plan looking one check ahead, as a policy: its best check while that is worth making. */
-export const oneAhead: Policy = (c, p, among) => whileWorthMaking(nextChecks(c, p, among));
+export const oneAhead: Policy = (c, p, among) =>
+  settled(p) ? null : whileWorthMaking(nextChecks(c, p, among));
 
 /** The engine's own plan, looking two checks ahead. */
-export const computedPlan: Policy = (c, p, among) => whileWorthMaking(lookedAhead(c, p, among));
+export const computedPlan: Policy = (c, p, among) =>
+  settled(p) ? null : whileWorthMaking(lookedAhead(c, p, among));
 
 /** A fixed order of checks as a policy: on down the list until one cause is likely enough to act on. */
 export const inOrder =
   (order: readonly CheckId[]): Policy =>
   (c, p, among) =>
-    p.causes.some((x) => x >= ACT_ON) ? null : firstInOrder(order, c, among);
+    settled(p) ? null : firstInOrder(order, c, among);

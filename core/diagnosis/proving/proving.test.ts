@@ -40,7 +40,7 @@ describe('drawn machines', () => {
 });
 
 describe('the computed plan', () => {
-  const known = machines(11, 12);
+  const known = machines(11, 8);
 
   it('meets what is to blame, and claims no more than it finds', () => {
     const played = known.map((m, i): Played => play(m, oneAhead, chanceFrom(500 + i)));
@@ -49,7 +49,7 @@ describe('the computed plan', () => {
     const right = played.filter((p) => p.right).length / known.length;
     expect(claimed).toBeGreaterThan(0.6);
     expect(Math.abs(claimed - right)).toBeLessThan(0.2);
-  }, 60_000);
+  });
 
   it('works when looking two checks ahead', () => {
     const [machine] = known;
@@ -61,15 +61,15 @@ describe('the computed plan', () => {
 describe('with every number of the knowledge off by up to half', () => {
   it('the settled cause still leads in nine cases of ten', () => {
     const settled: { c: Case; cause: CauseId | null }[] = [];
-    machines(12, 16).forEach((m, i) => {
+    machines(12, 10).forEach((m, i) => {
       let at: Case | null = null;
       const { settledOn } = play(m, oneAhead, chanceFrom(900 + i), (c) => (at = c));
       if (at) settled.push({ c: at, cause: settledOn });
     });
     const kept = settled.filter(({ c, cause }, i) => leadWhenJittered(c, chanceFrom(i), 1.5) === cause);
-    expect(settled.length).toBe(16);
+    expect(settled.length).toBe(10);
     expect(kept.length / settled.length).toBeGreaterThanOrEqual(0.9);
-  }, 60_000);
+  });
 
   it('nothing moves when the factor is one', () => {
     const [m] = machines(13, 1);
