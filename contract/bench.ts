@@ -38,6 +38,19 @@ export function hasItsResult<T extends { check: CheckId; result?: string }>(
   });
 }
 
+/** Pulls of the cord made just before a check. */
+export const pullsSchema = Joi.number().integer().min(0).max(200);
+
+/** Pulls are noted where long pulling changes what is seen. */
+export function takesPulls<T extends { check: CheckId; pulls?: number }>(
+  finding: T,
+  helpers: Joi.CustomHelpers,
+): T | Joi.ErrorReport {
+  if (finding.pulls === undefined || checkOf(finding.check).results.some((r) => r.fromPulling))
+    return finding;
+  return helpers.message({ custom: `{{#label}}: pulls make no difference to ${finding.check}` });
+}
+
 /** History answers: every one may be missing, none may be made up. */
 export const historySchema = Joi.object({
   monthsStored: Joi.number().min(0).max(600),

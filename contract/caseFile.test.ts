@@ -132,6 +132,11 @@ describe('what is malformed is refused in one line naming the field', () => {
     [withLog({ check: 'fuel-smell', result: 'fresh', sureness: 'very' }), 'log[0].sureness must be one of'],
     [withLog({ repair: 'coil-failed' }), 'log[0].outcome is required'],
     [withLog({ complaint: 'flooded', repair: 'coil-failed', outcome: 'cured' }), 'log[0]'],
+    [
+      withLog({ check: 'fuel-smell', result: 'fresh', pulls: 20 }),
+      'log[0]: pulls make no difference to fuel-smell',
+    ],
+    [withLog({ check: 'plug-look', result: 'wet-fuel', pulls: -1 }), 'log[0].pulls must be greater'],
     [withLog({}), 'log[0] must name exactly one of'],
     [withLog({ check: 'compression-gauge', psi: [60, 'x'] }), 'log[0].psi'],
     [withLog({ check: 'compression-gauge', psi: [] }), 'log[0].psi'],
@@ -152,10 +157,11 @@ describe('a job as a case file', () => {
       'finding',
       { check: 'compression-gauge', reading: { psi: [62, 98, 117, 124], altitudeM: 200 }, sureness: 'sure' },
     ],
+    ['finding', { check: 'plug-look', result: 'wet-fuel', pulls: 20, sureness: 'sure' }],
     ['took-off', { part: 'recoil' }],
     ['took-off', { thing: 'a washer' }],
     ['finding', { check: 'fuel-smell', result: 'stale', sureness: 'sure' }],
-    ['strike', { reason: 'Read wrong' }, 'e8'],
+    ['strike', { reason: 'Read wrong' }, 'e9'],
     ['repair', { cause: 'coil-failed', outcome: 'no-change' }],
     ['note', { text: 'rang her' }],
   ];
@@ -176,7 +182,7 @@ describe('a job as a case file', () => {
 
   it('holds what still counts, and is a case file others read the same way', () => {
     const file = parseCaseFile(JSON.stringify(caseFileOf(picture)));
-    expect(file.log).toHaveLength(5);
+    expect(file.log).toHaveLength(6);
     expect(JSON.stringify(file)).not.toContain('stale');
     const there = diagnose(caseFromFile(file).case).suspects;
     const here = diagnose(caseOf(picture)).suspects;

@@ -21,7 +21,7 @@ import {
 import type { Bodies, Picture } from '@rusty-wren/core/log';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import Joi from 'joi';
-import { hasItsResult, historySchema, readingKeys } from './bench';
+import { hasItsResult, historySchema, pullsSchema, readingKeys, takesPulls } from './bench';
 import { clearMessage } from './messages';
 
 export const CASE_FORMAT = 'rusty-wren-case/1';
@@ -32,6 +32,7 @@ type LogLine =
       check: CheckId;
       result?: string;
       sureness?: Sureness;
+      pulls?: number;
       note?: string;
       psi?: number | number[];
       mm?: number | number[];
@@ -59,11 +60,13 @@ const findingLine = Joi.object({
   check: id(CHECK_IDS),
   result: Joi.string(),
   sureness: Joi.string().valid(...SURENESS),
+  pulls: pullsSchema,
   note: Joi.string().allow(''),
   ...readingKeys,
 })
   .or('result', 'psi', 'mm', 'rpm', 'turns')
-  .custom(hasItsResult);
+  .custom(hasItsResult)
+  .custom(takesPulls);
 
 const logLine = Joi.object()
   .when(Joi.object({ complaint: Joi.exist() }).unknown(), {
@@ -147,6 +150,7 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
         result,
         sureness,
         ...(before?.kind === 'finding' && { again: before.result === result ? 'same' : 'other' }),
+        ...(line.pulls !== undefined && { pulls: line.pulls }),
       });
     }
   });
@@ -180,13 +184,14 @@ export function caseFileOf(picture: Picture): CaseFile {
       case 'complaint':
         return [{ complaint: entry.body.complaint }];
       case 'finding': {
-        const { check, result, reading, sureness, note } = entry.body;
+        const { check, result, reading, sureness, pulls, note } = entry.body;
         return [
           {
             check,
             ...(result !== undefined && { result }),
             ...(reading as object),
             ...(sureness !== 'sure' && { sureness }),
+            ...(pulls !== undefined && { pulls }),
             ...(note && { note }),
           } as LogLine,
         ];
@@ -215,7 +220,7 @@ export function logFromCaseFile(file: CaseFile): Carried[] {
       if ('repair' in line) return { kind: 'repair', body: { cause: line.repair, outcome: line.outcome } };
       if ('tookOff' in line) return { kind: 'took-off', body: { part: line.tookOff } };
       if ('putBack' in line) return { kind: 'put-back', body: { part: line.putBack } };
-      const { check, result, sureness = 'sure', note, psi, mm, rpm, ...rest } = line;
+      const { check, result, sureness = 'sure', pulls, note, psi, mm, rpm, ...rest } = line;
       const figures = { psi: listed(psi), mm: listed(mm), rpm: listed(rpm) };
       const reading = {
         ...Object.fromEntries(Object.entries(figures).filter(([, v]) => v !== undefined)),
@@ -229,6 +234,7 @@ export function logFromCaseFile(file: CaseFile): Carried[] {
           ...(result !== undefined && { result }),
           ...(read && { reading }),
           sureness,
+          ...(pulls !== undefined && { pulls }),
           ...(note?.trim() && { note: note.trim() }),
         },
       };

@@ -10,7 +10,7 @@ import {
 import { BEHIND_ANSWERS, ENTRY_KINDS, STAGES, type Bodies, type EntryKind } from '@rusty-wren/core/log';
 import { READING_FIELD } from '@rusty-wren/core/reading';
 import Joi from 'joi';
-import { besidesTheFigures, hasItsResult, historySchema } from './bench';
+import { besidesTheFigures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
 
 /** An entry as a client sends it: the server gives it its order. */
 export type NewEntry = {
@@ -37,10 +37,12 @@ const finding = Joi.object({
   result: Joi.string(),
   reading,
   sureness: oneOf(SURENESS).required(),
+  pulls: pullsSchema,
   note: text(1000),
 })
   .or('result', 'reading')
   .custom(hasItsResult)
+  .custom(takesPulls)
   .custom((body: { check: CheckId; reading?: object }, helpers) => {
     const field = READING_FIELD[body.check];
     if (body.reading && (field === undefined || !(field in body.reading))) {

@@ -20,6 +20,8 @@ export type Evidence =
       sureness: Sureness;
       /** It was made before and this took its place: with the same result as then, or another. */
       again?: 'same' | 'other';
+      /** Pulls of the cord made just before it was looked at, if they were counted. */
+      pulls?: number;
     }
   | { ref: string; kind: 'repair'; cause: CauseId; outcome: Outcome };
 

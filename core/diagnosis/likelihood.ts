@@ -53,6 +53,10 @@ const COMPLAINT_LEAK = 0.003;
 const ERROR: Readonly<Record<Sureness, number>> = { sure: 0.015, fair: 0.15, doubtful: 0.45 };
 const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.12, fair: 0.25, doubtful: 0.5 };
 
+/** Past so many pulls one should have stopped to think; a plug is then wet whatever is wrong. */
+export const MANY_PULLS = 10;
+const WET_FROM_PULLING = { error: 0.75, misread: 0.8 } as const;
+
 /** Of the chance of a misreading, what is left when the check was made again and came out the same. */
 const CONFIRMED = 0.25;
 
@@ -153,13 +157,14 @@ export const informativeResults = (id: CheckId): string[] => [...tableOf(id).ran
 
 /**
  * Likelihood of a check's result, or null for a neutral result ("none fitted") that says nothing.
- * `confirmed`: made again and found the same. Throws when the check has no such result.
+ * `confirmed`: made again and found the same. `pulls`: of the cord, just before. Throws when the check has no such
+ * result.
  */
 export function findingLikelihood(
   id: CheckId,
   result: string,
   sureness: Sureness,
-  confirmed = false,
+  { confirmed = false, pulls = 0 }: { confirmed?: boolean; pulls?: number } = {},
 ): Likelihood | null {
   const { check, ranks, base, causes, informative, cures } = tableOf(id);
   const rank = ranks.get(result);
@@ -167,7 +172,7 @@ export function findingLikelihood(
     if (check.results.some((r) => r.id === result)) return null;
     throw new Error(`${id} has no result ${result}`);
   }
-  const soft = check.results.find((r) => r.id === result)?.soft;
+  const { soft, fromPulling } = check.results.find((r) => r.id === result) ?? {};
   const likelihood: Likelihood = {
     hi0: base[rank] ?? 1,
     lo0: rank === 0 ? 0 : (base[rank - 1] ?? 0),
@@ -175,6 +180,7 @@ export function findingLikelihood(
     lo: rank === 0 ? NOTHING : (causes[rank - 1] ?? NOTHING),
     error: (soft ? SOFT_ERROR : ERROR)[sureness] * (confirmed ? CONFIRMED : 1),
     misread: 1 / informative,
+    ...(fromPulling && pulls > MANY_PULLS && WET_FROM_PULLING),
   };
   if (check.cures) {
     const outcome = asOutcome(result);

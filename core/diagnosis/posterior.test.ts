@@ -7,7 +7,11 @@ import { NONE_OF_THESE, posterior, weigh } from './posterior';
 import { CAUSE_INDEX } from './prior';
 import { FLOOR } from './sets';
 
-const finding = (check: CheckId, result: string, sureness: Sureness = 'sure'): Evidence => ({
+const finding = (
+  check: CheckId,
+  result: string,
+  sureness: Sureness = 'sure',
+): Extract<Evidence, { kind: 'finding' }> => ({
   ref: check,
   kind: 'finding',
   check,
@@ -152,6 +156,21 @@ describe('soft evidence', () => {
     const without = posterior(caseWith(complaint('no-fire')));
     const withIt = posterior(caseWith(complaint('no-fire'), finding('primer-action', 'none-fitted')));
     expect([...withIt.causes]).toEqual([...without.causes]);
+  });
+
+  it('thinks next to nothing of a plug wet after twenty pulls, whatever is wrong', () => {
+    const flooding = (pulls?: number): number => {
+      const wet = finding('plug-look', 'wet-fuel');
+      const found = caseWith(complaint('no-fire'), pulls === undefined ? wet : { ...wet, pulls });
+      return of(posterior(found).causes, 'needle-not-sealing');
+    };
+    const before = of(posterior(caseWith(complaint('no-fire'))).causes, 'needle-not-sealing');
+    expect(flooding(4)).toBe(flooding());
+    expect(flooding(20) - before).toBeLessThan((flooding() - before) / 4);
+    // A plug dry after twenty pulls is as telling as ever.
+    const dry = (pulls: number): number =>
+      of(posterior(caseWith({ ...finding('plug-look', 'tan-dry'), pulls })).causes, 'impulse-fault');
+    expect(dry(20)).toBe(dry(2));
   });
 
   it('throws on a result the check does not have', () => {

@@ -81,7 +81,10 @@ function likelihoodOf(e: Evidence, { gone, present, complaints }: Then): Likelih
     case 'complaint':
       return asItStood(complaintLikelihood(e.complaint), gone, present);
     case 'finding': {
-      const found = findingLikelihood(e.check, e.result, e.sureness, e.again === 'same');
+      const found = findingLikelihood(e.check, e.result, e.sureness, {
+        confirmed: e.again === 'same',
+        pulls: e.pulls ?? 0,
+      });
       return found && asItStood(found, gone, present);
     }
     case 'repair':

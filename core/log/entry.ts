@@ -12,7 +12,15 @@ export type BehindAnswer = (typeof BEHIND_ANSWERS)[number];
 export interface Bodies {
   complaint: { complaint: ComplaintId; words?: string };
   history: { answers: History };
-  finding: { check: CheckId; result?: string; reading?: Reading; sureness: Sureness; note?: string };
+  finding: {
+    check: CheckId;
+    result?: string;
+    reading?: Reading;
+    sureness: Sureness;
+    /** Pulls of the cord made just before. */
+    pulls?: number;
+    note?: string;
+  };
   'took-off': { part: PartId } | { thing: string };
   'put-back': { part: PartId } | { thing: string };
   repair: { cause: CauseId; outcome: Outcome; note?: string };

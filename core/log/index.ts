@@ -14,4 +14,4 @@ export { openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
 export { caseOf, staleFindings } from './caseOf';
 export { phaseOf, type Phase } from './phase';
-export { entryWords, historyWords, readingWords } from './words';
+export { entryWords, historyWords, pullsWords, readingWords } from './words';

@@ -30,6 +30,8 @@ export interface Finding {
   sureness: Sureness;
   reading?: Reading;
   judged?: Judged;
+  /** Pulls of the cord made just before. */
+  pulls?: number;
   notedAt: string;
 }
 

@@ -19,8 +19,14 @@ const ofKind = <K extends Entry['kind']>(entries: Live, kind: K): EntryOf<K>[] =
 
 /** A finding with its reading judged; result null when the reading was refused. */
 function readFinding(entry: EntryOf<'finding'>, machine: MachineFacts): Finding {
-  const { check, result, reading, sureness } = entry.body;
-  const common = { entryId: entry.id, check, notedAt: entry.notedAt, ...(reading && { reading }) };
+  const { check, result, reading, sureness, pulls } = entry.body;
+  const common = {
+    entryId: entry.id,
+    check,
+    notedAt: entry.notedAt,
+    ...(reading && { reading }),
+    ...(pulls !== undefined && { pulls }),
+  };
   if (!reading) return { ...common, result: result ?? null, sureness };
   const judged = judgeReading(check, reading, machine);
   if ('refused' in judged) return { ...common, result: result ?? null, sureness, judged };
@@ -202,7 +208,7 @@ function readEvidence(
       return [{ ref: e.id, kind: 'repair', cause: e.body.cause, outcome: e.body.outcome }];
     const f = byId.get(e.id);
     if (!f || f.result === null) return [];
-    const { check, result, sureness } = f;
+    const { check, result, sureness, pulls } = f;
     const earlier = before.get(check);
     return [
       {
@@ -212,6 +218,7 @@ function readEvidence(
         result,
         sureness,
         ...(earlier && { again: earlier === result ? 'same' : 'other' }),
+        ...(pulls !== undefined && { pulls }),
       },
     ];
   });

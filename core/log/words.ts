@@ -15,6 +15,9 @@ const STAGES: Readonly<Record<Stage, string>> = {
 const OUTCOMES = { cured: 'cured it', better: 'better, not cured', 'no-change': 'changed nothing' } as const;
 const ANSWERS = { 'put-right': 'put right', 'ruled-out': 'ruled out', waived: 'waived' } as const;
 
+/** How many pulls came before a look. */
+export const pullsWords = (pulls: number): string => `after ${pulls} ${pulls === 1 ? 'pull' : 'pulls'}`;
+
 /** A raw reading as it was written down, with its unit. */
 export function readingWords(reading: Reading): string {
   const parts = [
@@ -113,11 +116,13 @@ function findingSays(
   entry: Extract<Entry, { kind: 'finding' }>,
   judged: TrailLine['judged'],
 ): { about: string; says: string } {
-  const { check, result, reading, note } = entry.body;
+  const { check, result, reading, pulls, note } = entry.body;
   const id = result ?? (judged && 'result' in judged ? judged.result : undefined);
   const label = id === undefined ? 'cannot be judged' : (resultOf(check, id)?.label ?? id);
   return {
     about: checkOf(check).name,
-    says: [label, reading && readingWords(reading), note].filter(Boolean).join(', '),
+    says: [label, reading && readingWords(reading), pulls !== undefined && pullsWords(pulls), note]
+      .filter(Boolean)
+      .join(', '),
   };
 }

@@ -16,6 +16,8 @@ describe('findings', () => {
     ['spark weak~', { check: 'spark-tester', result: 'weak', sureness: 'fair' }],
     ['SMELL  Fresh', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }],
     ['plug wet', { check: 'plug-look', result: 'wet-fuel', sureness: 'sure' }],
+    ['plug wet after 20 pulls?', { check: 'plug-look', result: 'wet-fuel', sureness: 'doubtful', pulls: 20 }],
+    ['plug tan after 3', { check: 'plug-look', result: 'tan-dry', sureness: 'sure', pulls: 3 }],
     ['fuel-filter-look clogged', { check: 'fuel-filter-look', result: 'clogged', sureness: 'sure' }],
     ['fuel filter look off', { check: 'fuel-filter-look', result: 'off-the-line', sureness: 'sure' }],
     ['primer none', { check: 'primer-action', result: 'none-fitted', sureness: 'sure' }],

@@ -1,5 +1,5 @@
 import { checkOf, resultOf, type CheckDef, type Sureness } from '../diagnosis';
-import type { Bodies, EntryKind } from '../log';
+import { pullsWords, type Bodies, type EntryKind } from '../log';
 import { partOf } from '../diagnosis';
 import { READING_FIELD, type Reading } from '../reading';
 import { parseTurns, formatTurns, thouToMm } from '../units';
@@ -69,15 +69,27 @@ function readingFor(check: CheckDef, text: string): Reading | string {
 
 const hasDigit = (text: string): boolean => /\d/.test(text);
 
+/** "wet after 20 pulls": what was seen, and the pulls before it. */
+function splitPulls(check: CheckDef, text: string): { text: string; pulls?: number } {
+  const match =
+    check.results.some((r) => r.fromPulling) && /^(.*?)\s*after (\d{1,3})(?: pulls?)?$/.exec(text);
+  return match ? { text: match[1] ?? '', pulls: Number(match[2]) } : { text };
+}
+
 function finding(check: CheckDef, rest: string): Understood {
-  const { text, sureness } = splitSureness(rest);
+  const { text: said, sureness } = splitSureness(rest);
+  const { text, pulls } = splitPulls(check, said);
+  if (pulls !== undefined && pulls > 200) return fail(`${check.name}: ${pulls} pulls is more than 200`);
   const result = hasDigit(text) && READING_FIELD[check.id] ? null : findResult(check, text);
   if (result) {
     const label = resultOf(check.id, result)?.label ?? result;
     return {
       ok: true,
-      entry: { kind: 'finding', body: { check: check.id, result, sureness } },
-      says: `${check.name}: ${label}${SURE_WORDS[sureness]}`,
+      entry: {
+        kind: 'finding',
+        body: { check: check.id, result, sureness, ...(pulls !== undefined && { pulls }) },
+      },
+      says: `${check.name}: ${label}${pulls === undefined ? '' : `, ${pullsWords(pulls)}`}${SURE_WORDS[sureness]}`,
     };
   }
   const options = check.results.map((r) => r.label).join(', ');
@@ -138,6 +150,7 @@ function offOrOn(kind: 'took-off' | 'put-back', rest: string): Understood {
  *
  *     line     = "note" text | ("off" | "on") part | screws | check [result | reading] [sureness]
  *     screws   = ("L" | "H") turns [("L" | "H") turns]      turns in eighths: 1 1/8, 3/4, 1.5
+ *     result   = one of the check's results ["after" n "pulls"]     pulls with the plug only
  *     reading  = numbers, as the check measures: psi per pull, mm or thou per leg, rpm
  *     sureness = "?" doubtful | "~" fairly sure | nothing: sure
  *

@@ -8,6 +8,8 @@ export interface ResultDef {
   /** May be read wrong even by a careful hand: counted as softer evidence. */
   soft?: true;
   neutral?: true;
+  /** Long pulling brings it about by itself: after more than ten pulls it says next to nothing. */
+  fromPulling?: true;
 }
 
 export type CheckGroup =

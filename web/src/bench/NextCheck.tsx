@@ -79,13 +79,16 @@ export function NextCheck({
 }): ReactElement {
   const check = checkOf(checkId);
   const [sureness, setSureness] = useState<Sureness>('sure');
+  const [pulls, setPulls] = useState('');
+  const countsPulls = check.results.some((r) => r.fromPulling);
   const opens = toOpen(check.access, new Set(off));
   const minutes = check.minutes + openingMinutes(check.access, new Set(off));
 
   const record = (body: { result: string } | { reading: Reading }): void => {
     // What had to come off to get there is off now: the tray must know.
     for (const part of opens) log('took-off', { part });
-    log('finding', { check: checkId, sureness, ...body });
+    const counted = pulls === '' ? {} : { pulls: Number(pulls) };
+    log('finding', { check: checkId, sureness, ...counted, ...body });
     onLogged();
   };
 
@@ -151,8 +154,20 @@ export function NextCheck({
             </button>
           ))}
         </div>
-        <div className="mt-4">
+        <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-3">
           <SurenessPick value={sureness} onChange={setSureness} />
+          {countsPulls && (
+            <label className="flex items-center gap-3 text-lg">
+              Pulls just before
+              <input
+                inputMode="numeric"
+                maxLength={2}
+                value={pulls}
+                onChange={(e) => setPulls(e.target.value.replace(/\D/g, ''))}
+                className="min-h-11 w-16 rounded-md border-2 border-line bg-card text-center text-xl font-semibold"
+              />
+            </label>
+          )}
         </div>
       </div>
     </section>

@@ -15,7 +15,7 @@ export const SPARK_CHECKS: readonly CheckDef[] = [
       { id: 'black-dry', label: 'black, dry' },
       { id: 'white', label: 'white' },
       { id: 'black-oily', label: 'black, oily' },
-      { id: 'wet-fuel', label: 'wet with fuel' },
+      { id: 'wet-fuel', label: 'wet with fuel', fromPulling: true },
       { id: 'damaged', label: 'damaged' },
     ],
     healthy: {
