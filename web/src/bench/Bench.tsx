@@ -145,6 +145,8 @@ function Step({
   const byWay = way.way === 'computed' ? byPlan : firstInOrder(way.way, benchCase);
   const current = chosen ?? byWay;
   const planned = plan.find((n) => n.check === current);
+  const made = picture.findings.some((f) => f.check === current && f.result !== null);
+  const planSays = made ? 'Do this again' : 'Do this next';
   return (
     <>
       <div className="-mt-3 flex min-h-11 flex-wrap items-center justify-between gap-x-4">
@@ -169,7 +171,7 @@ function Step({
           off={partsOff(picture)}
           skipped={planned ? skippedBy(planned, plan, diagnosis.suspects, benchCase) : []}
           onPick={onPick}
-          says={chosen !== null ? 'You chose' : way.way === 'computed' ? 'Do this next' : `${way.name}: next`}
+          says={chosen !== null ? 'You chose' : way.way === 'computed' ? planSays : `${way.name}: next`}
           instead={byPlan !== null && chosen === null && byPlan !== current ? plan[0] : undefined}
           machine={picture.machine}
           log={log}
