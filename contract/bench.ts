@@ -1,4 +1,5 @@
 import { checkOf, type CheckId } from '@rusty-wren/core/diagnosis';
+import { PRESSURE_UNITS } from '@rusty-wren/core/units';
 import Joi from 'joi';
 
 /** Words every schema speaks in. */
@@ -8,11 +9,33 @@ const reading = (max: number): Joi.AlternativesSchema =>
     Joi.array().items(Joi.number().min(-5).max(max)).min(1).max(60),
   );
 
-/** What a reading may say besides its figures, and the screws, alike in the log and in case files. */
+/** A gauge watched over time: at most 2,000 readings are kept in a log. */
+const trace = Joi.object({
+  unit: Joi.string()
+    .valid(...PRESSURE_UNITS)
+    .required(),
+  points: Joi.array()
+    .items(
+      Joi.array()
+        .ordered(Joi.number().min(0).max(7200).required(), Joi.number().min(0).max(2000).required())
+        .length(2),
+    )
+    .min(1)
+    .max(2000)
+    .required(),
+  strokes: Joi.number().min(0.1).max(500),
+  strokeMl: Joi.number().min(0.1).max(200),
+  volumeMl: Joi.number().min(0.5).max(20_000),
+  altitudeM: Joi.number().min(-450).max(6000),
+  simulated: Joi.boolean(),
+});
+
+/** What a reading may say besides its figures, the screws and the watched gauge, alike in the log and in case files. */
 export const besidesTheFigures = {
   decompressor: Joi.string().valid('open', 'closed', 'none'),
   altitudeM: Joi.number().min(-450).max(6000),
   turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
+  trace,
 } as const;
 
 /** The raw readings a finding may carry instead of a picked result. */

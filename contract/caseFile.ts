@@ -37,7 +37,7 @@ type LogLine =
       psi?: number | number[];
       mm?: number | number[];
       rpm?: number | number[];
-    } & Pick<Reading, 'decompressor' | 'altitudeM' | 'turns'>)
+    } & Pick<Reading, 'decompressor' | 'altitudeM' | 'turns' | 'trace'>)
   | { repair: CauseId; outcome: Outcome }
   | { tookOff: PartId }
   | { putBack: PartId };
@@ -64,7 +64,7 @@ const findingLine = Joi.object({
   note: Joi.string().allow(''),
   ...readingKeys,
 })
-  .or('result', 'psi', 'mm', 'rpm', 'turns')
+  .or('result', 'psi', 'mm', 'rpm', 'turns', 'trace')
   .custom(hasItsResult)
   .custom(takesPulls);
 
@@ -226,7 +226,7 @@ export function logFromCaseFile(file: CaseFile): Carried[] {
         ...Object.fromEntries(Object.entries(figures).filter(([, v]) => v !== undefined)),
         ...rest,
       };
-      const read = Object.keys(reading).some((key) => key in figures || key === 'turns');
+      const read = Object.keys(reading).some((key) => key in figures || key === 'turns' || key === 'trace');
       return {
         kind: 'finding',
         body: {

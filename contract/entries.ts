@@ -30,7 +30,7 @@ const reading = Joi.object({
   mm: numbers(-5, 50, 4),
   rpm: numbers(0, 25_000, 60),
   ...besidesTheFigures,
-}).or('psi', 'mm', 'rpm', 'turns');
+}).or('psi', 'mm', 'rpm', 'turns', 'trace');
 
 const finding = Joi.object({
   check: oneOf(CHECK_IDS).required(),

@@ -28,9 +28,17 @@ export function readingWords(reading: Reading): string {
       Object.entries(reading.turns)
         .map(([screw, turns]) => `${screw} ${formatTurns(turns)}`)
         .join(', '),
+    reading.trace && traceWords(reading.trace),
     reading.decompressor === 'open' && 'valve open',
   ];
   return parts.filter(Boolean).join(', ');
+}
+
+function traceWords({ points, unit, simulated }: NonNullable<Reading['trace']>): string {
+  const first = points[0];
+  const last = points.at(-1);
+  if (!first || !last) return '';
+  return `${first[1]} to ${last[1]} ${unit} in ${Math.round(last[0] - first[0])} s${simulated ? ', simulated' : ''}`;
 }
 
 /** History answers in words, one each. */

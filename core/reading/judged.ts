@@ -11,6 +11,6 @@ export type Judged =
       /** The figure that was judged, in `unit`. */
       value: number;
       band: Band;
-      unit: 'psi' | 'mm' | 'rpm' | 'turns';
+      unit: 'psi' | 'mm' | 'rpm' | 'turns' | '%';
       says: string;
     };

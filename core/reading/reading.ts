@@ -2,6 +2,7 @@ import { judgeLegs, judgePlugGap } from '../airgap';
 import { judgeCompression } from '../compression';
 import type { CheckId, MachineFacts } from '../diagnosis';
 import { judgeLever } from '../metering';
+import { isPressureCheck, judgeWatch, type Trace } from '../pressure';
 import { judgeSpeed, judgeTurns } from '../tuning';
 import type { Judged } from './judged';
 
@@ -17,10 +18,14 @@ export interface Reading {
   rpm?: readonly number[];
   /** Mixture screws, turns out from the seat. */
   turns?: { L?: number; H?: number };
+  /** A gauge watched over time. */
+  trace?: Trace;
 }
 
 /** The reading field each measured check is judged from. */
-export const READING_FIELD: Partial<Record<CheckId, 'psi' | 'mm' | 'rpm' | 'turns'>> = {
+export const READING_FIELD: Partial<
+  Record<CheckId, keyof Pick<Reading, 'psi' | 'mm' | 'rpm' | 'turns' | 'trace'>>
+> = {
   'compression-gauge': 'psi',
   'plug-gap': 'mm',
   'coil-gap': 'mm',
@@ -28,13 +33,19 @@ export const READING_FIELD: Partial<Record<CheckId, 'psi' | 'mm' | 'rpm' | 'turn
   'screw-turns': 'turns',
   'idle-speed': 'rpm',
   'full-speed': 'rpm',
+  'line-pressure': 'trace',
+  'inlet-pressure': 'trace',
+  'tank-pressure': 'trace',
+  'crankcase-pressure': 'trace',
+  'crankcase-vacuum': 'trace',
 };
 
 const missing = (field: string): Judged => ({ refused: `The reading has no ${field}.` });
 
 /** Judges a check's raw reading. Refused, with the reason, when it cannot be judged. */
 export function judgeReading(check: CheckId, reading: Reading, machine: MachineFacts): Judged {
-  const { psi = [], mm = [], rpm = [], turns = {} } = reading;
+  const { psi = [], mm = [], rpm = [], turns = {}, trace } = reading;
+  if (isPressureCheck(check)) return trace ? judgeWatch(check, trace) : missing('trace');
   switch (check) {
     case 'compression-gauge':
       return psi.length ? judgeCompression({ ...reading, psi }, machine) : missing('psi');

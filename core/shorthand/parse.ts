@@ -2,7 +2,7 @@ import { checkOf, resultOf, type CheckDef, type Sureness } from '../diagnosis';
 import { pullsWords, type Bodies, type EntryKind } from '../log';
 import { partOf } from '../diagnosis';
 import { READING_FIELD, type Reading } from '../reading';
-import { parseTurns, formatTurns, thouToMm } from '../units';
+import { parseTurns, formatTurns, PRESSURE_UNITS, thouToMm } from '../units';
 import { findCheck, findPart, findResult } from './tokens';
 
 /** What one line of shop shorthand was understood as, or why it was not. */
@@ -39,6 +39,19 @@ function millimetresIn(text: string): number[] | null {
   return thou ? numbers.map((n) => Math.round(thouToMm(n) * 1000) / 1000) : numbers;
 }
 
+/** "0:7 20:6.8 40:6.6 psi": seconds and gauge. */
+function traceIn(check: CheckDef, text: string): Reading | string {
+  const unit = PRESSURE_UNITS.find((u) => new RegExp(`\\b${u}\\b`, 'i').test(text)) ?? 'psi';
+  const pairs = text
+    .replace(new RegExp(`\\b${unit}\\b`, 'i'), ' ')
+    .trim()
+    .split(/\s+/);
+  const points = pairs.map((pair) => /^(\d+(?:\.\d+)?):(\d+(?:\.\d+)?)$/.exec(pair));
+  if (points.some((p) => !p))
+    return `${check.name}: give seconds and gauge, such as "${check.words[0]} 0:7 20:6.8 40:6.6 60:6.5 psi"`;
+  return { trace: { unit, points: points.map((p) => [Number(p?.[1]), Number(p?.[2])] as const) } };
+}
+
 function readingFor(check: CheckDef, text: string): Reading | string {
   const field = READING_FIELD[check.id];
   const trimmed = text.replace(/\b(psi|rpm)\b/g, ' ').trim();
@@ -64,6 +77,7 @@ function readingFor(check: CheckDef, text: string): Reading | string {
     if (bad !== undefined) return `${check.name}: ${bad} rpm is outside 0 to 25,000`;
     return { rpm };
   }
+  if (field === 'trace') return traceIn(check, text);
   return `${check.name}: ${check.results.map((r) => r.label).join(', ')}?`;
 }
 
@@ -97,8 +111,9 @@ function finding(check: CheckDef, rest: string): Understood {
     return fail(`${check.name}: which? ${options}`);
   const reading = readingFor(check, text);
   if (typeof reading === 'string') return fail(reading);
-  const shown = [...(reading.psi ?? []), ...(reading.mm ?? []), ...(reading.rpm ?? [])].join(' ');
-  const unit = READING_FIELD[check.id];
+  const { psi = [], mm = [], rpm = [], trace } = reading;
+  const shown = [...psi, ...mm, ...rpm, ...(trace?.points.map(([t, p]) => `${t} s ${p}`) ?? [])].join(' ');
+  const unit = trace?.unit ?? READING_FIELD[check.id];
   return {
     ok: true,
     entry: { kind: 'finding', body: { check: check.id, reading, sureness } },
@@ -151,7 +166,8 @@ function offOrOn(kind: 'took-off' | 'put-back', rest: string): Understood {
  *     line     = "note" text | ("off" | "on") part | screws | check [result | reading] [sureness]
  *     screws   = ("L" | "H") turns [("L" | "H") turns]      turns in eighths: 1 1/8, 3/4, 1.5
  *     result   = one of the check's results ["after" n "pulls"]     pulls with the plug only
- *     reading  = numbers, as the check measures: psi per pull, mm or thou per leg, rpm
+ *     reading  = numbers, as the check measures: psi per pull, mm or thou per leg, rpm;
+ *                seconds:gauge pairs and a unit for a watched gauge
  *     sureness = "?" doubtful | "~" fairly sure | nothing: sure
  *
  * A check is named by its id or one of its words, or any unique start of three letters or more; a result by a unique

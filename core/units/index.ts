@@ -1,3 +1,16 @@
-export { ambientFraction, ATMOSPHERE_PSI, barToPsi, psiToBar, psiToKpa } from './pressure';
+export {
+  ATMOSPHERE_KPA,
+  ATMOSPHERE_PSI,
+  barToPsi,
+  bothPressures,
+  fromKpa,
+  PRESSURE_UNITS,
+  pressureWords,
+  psiToBar,
+  psiToKpa,
+  toKpa,
+  type PressureUnit,
+} from './pressure';
+export { altitudeOf, ambientFraction, densityFraction, mixtureShift } from './atmosphere';
 export { mmToThou, thouToMm } from './length';
 export { formatTurns, parseTurns } from './turns';

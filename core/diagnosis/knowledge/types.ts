@@ -16,7 +16,7 @@ export type CheckGroup =
   'fuel' | 'spark' | 'air' | 'squeeze' | 'carburettor' | 'exhaust' | 'case' | 'running' | 'drive';
 
 /** Which reading a check can be judged from, instead of a picked result. */
-export type ReadingKind = 'pulls' | 'legs' | 'millimetres' | 'turns' | 'speed';
+export type ReadingKind = 'pulls' | 'legs' | 'millimetres' | 'turns' | 'speed' | 'trace';
 
 export interface CheckDef {
   id: CheckId;

@@ -1,4 +1,5 @@
 import { SCHOOL_IDS } from '@rusty-wren/core/diagnosis';
+import { PRESSURE_UNITS, type PressureUnit } from '@rusty-wren/core/units';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 export type Theme = 'light' | 'dark';
@@ -9,6 +10,8 @@ interface Settings {
   accountId: string | null;
   /** Who says what to check next: the computed plan, a school, or the shop's own order. */
   way: WayId;
+  /** What the gauge on this bench reads in. */
+  pressureUnit: PressureUnit;
 }
 
 export const WAY_IDS = ['computed', ...SCHOOL_IDS, 'own'] as const;
@@ -24,9 +27,10 @@ function kept(): Settings {
       theme: parsed.theme === 'dark' || parsed.theme === 'light' ? parsed.theme : theme,
       accountId: parsed.accountId ?? null,
       way: WAY_IDS.find((id) => id === parsed.way) ?? 'computed',
+      pressureUnit: PRESSURE_UNITS.find((u) => u === parsed.pressureUnit) ?? 'psi',
     };
   } catch {
-    return { theme, accountId: null, way: 'computed' };
+    return { theme, accountId: null, way: 'computed', pressureUnit: 'psi' };
   }
 }
 
@@ -40,6 +44,9 @@ export const settings = createSlice({
     wayChosen: (state, { payload }: PayloadAction<WayId>) => {
       state.way = payload;
     },
+    unitChosen: (state, { payload }: PayloadAction<PressureUnit>) => {
+      state.pressureUnit = payload;
+    },
     technicianChosen: (state, { payload }: PayloadAction<string>) => {
       state.accountId = payload;
     },
@@ -49,4 +56,4 @@ export const settings = createSlice({
 /** Keeps the settings on this device. */
 export const keepSettings = (value: Settings): void => localStorage.setItem(KEPT, JSON.stringify(value));
 
-export const { themeTurned, technicianChosen, wayChosen } = settings.actions;
+export const { themeTurned, technicianChosen, unitChosen, wayChosen } = settings.actions;

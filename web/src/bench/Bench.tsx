@@ -145,8 +145,8 @@ function Step({
   const byWay = way.way === 'computed' ? byPlan : firstInOrder(way.way, benchCase);
   const current = chosen ?? byWay;
   const planned = plan.find((n) => n.check === current);
-  const made = picture.findings.some((f) => f.check === current && f.result !== null);
-  const planSays = made ? 'Do this again' : 'Do this next';
+  const madeAt = picture.findings.find((f) => f.check === current && f.result !== null)?.entryId ?? '';
+  const planSays = madeAt ? 'Do this again' : 'Do this next';
   return (
     <>
       <div className="-mt-3 flex min-h-11 flex-wrap items-center justify-between gap-x-4">
@@ -164,7 +164,7 @@ function Step({
       )}
       {current ? (
         <NextCheck
-          key={`${current} ${atBench.entryCount}`}
+          key={`${current} ${madeAt}`}
           checkId={current}
           next={planned}
           suspects={diagnosis.suspects}
@@ -174,6 +174,7 @@ function Step({
           says={chosen !== null ? 'You chose' : way.way === 'computed' ? planSays : `${way.name}: next`}
           instead={byPlan !== null && chosen === null && byPlan !== current ? plan[0] : undefined}
           machine={picture.machine}
+          picture={picture}
           log={log}
           onLogged={onLogged}
         />

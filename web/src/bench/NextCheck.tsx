@@ -13,11 +13,12 @@ import {
   type Suspect,
   type Sureness,
 } from '@rusty-wren/core/diagnosis';
+import type { Picture } from '@rusty-wren/core/log';
 import type { Reading } from '@rusty-wren/core/reading';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
+import { Instrument } from '../instruments/Instrument';
 import { inSentence, minutesWords, percent } from '../rack/words';
-import { ReadingForm } from './ReadingForm';
 import type { Log } from './useJob';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
@@ -56,6 +57,7 @@ export function NextCheck({
   off,
   skipped,
   machine,
+  picture,
   log,
   onLogged,
   onPick,
@@ -73,6 +75,7 @@ export function NextCheck({
   /** Cheap checks that would be passed over by opening the machine now. */
   skipped: readonly Skipped[];
   machine: MachineFacts;
+  picture: Picture;
   log: Log;
   onLogged: () => void;
   onPick: (check: CheckId) => void;
@@ -80,6 +83,7 @@ export function NextCheck({
   const check = checkOf(checkId);
   const [sureness, setSureness] = useState<Sureness>('sure');
   const [pulls, setPulls] = useState('');
+  const [measuring, setMeasuring] = useState(false);
   const countsPulls = check.results.some((r) => r.fromPulling);
   const opens = toOpen(check.access, new Set(off));
   const minutes = check.minutes + openingMinutes(check.access, new Set(off));
@@ -109,7 +113,7 @@ export function NextCheck({
           First off: <strong>{opens.map((p) => inSentence(partOf(p).name)).join(', ')}</strong>
         </p>
       )}
-      {skipped.length > 0 && (
+      {skipped.length > 0 && !measuring && (
         <ul aria-label="Cheaper first" className="mt-3 border-l-4 border-steel pl-3 text-lg leading-snug">
           {skipped.map((s) => (
             <li key={s.check}>
@@ -130,14 +134,23 @@ export function NextCheck({
           <TriangleAlert className="shrink-0" aria-hidden /> {check.caution}
         </p>
       )}
-      <p className="mt-3 max-w-[58ch] text-xl leading-snug">{check.how}</p>
-      {next && <Why next={next} suspects={suspects} />}
-      <div className="mt-5">
+      {!measuring && (
+        <>
+          <p className="mt-3 max-w-[58ch] text-xl leading-snug">{check.how}</p>
+          {next && <Why next={next} suspects={suspects} />}
+        </>
+      )}
+      <div className={measuring ? 'mt-2' : 'mt-5'}>
         {check.reading && (
-          <ReadingForm
+          <Instrument
             check={check}
             machine={machine}
+            picture={picture}
             sureness={sureness}
+            onStart={() => {
+              setMeasuring(true);
+              onPick(checkId);
+            }}
             onLog={(reading) => record({ reading })}
           />
         )}

@@ -162,6 +162,7 @@ export const AIR_AND_EXHAUST_CHECKS: readonly CheckDef[] = [
     minutes: 15,
     access: ['carburettor', 'muffler'],
     group: 'case',
+    reading: 'trace',
     words: ['case', 'crankcase'],
     results: [
       { id: 'holds', label: 'holds' },
@@ -177,6 +178,7 @@ export const AIR_AND_EXHAUST_CHECKS: readonly CheckDef[] = [
     minutes: 5,
     access: ['carburettor', 'muffler'],
     group: 'case',
+    reading: 'trace',
     words: ['vacuum', 'vac'],
     results: [
       { id: 'holds', label: 'holds' },

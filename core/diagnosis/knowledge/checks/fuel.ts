@@ -138,6 +138,7 @@ export const FUEL_CHECKS: readonly CheckDef[] = [
     minutes: 3,
     access: [],
     group: 'fuel',
+    reading: 'trace',
     words: ['linetest', 'linepressure'],
     results: [
       { id: 'holds', label: 'holds' },
@@ -153,6 +154,7 @@ export const FUEL_CHECKS: readonly CheckDef[] = [
     minutes: 3,
     access: [],
     group: 'carburettor',
+    reading: 'trace',
     words: ['inlet', 'popoff'],
     results: [
       { id: 'holds', label: 'holds' },
@@ -170,6 +172,7 @@ export const FUEL_CHECKS: readonly CheckDef[] = [
     minutes: 4,
     access: [],
     group: 'fuel',
+    reading: 'trace',
     words: ['tank'],
     results: [
       { id: 'holds', label: 'holds' },

@@ -5,7 +5,9 @@ import { useId, useState, type FormEvent, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { BandBar } from './BandBar';
 
-const ASKS: Readonly<Record<NonNullable<CheckDef['reading']>, { label: string; example: string }>> = {
+type Figured = Exclude<NonNullable<CheckDef['reading']>, 'trace'>;
+
+const ASKS: Readonly<Record<Figured, { label: string; example: string }>> = {
   pulls: { label: 'Gauge after each pull, psi', example: '62 98 117 124' },
   legs: { label: 'Top leg and bottom leg, mm', example: '.30 .45' },
   millimetres: { label: 'Millimetres', example: '0.3' },
@@ -19,12 +21,14 @@ function understand(check: CheckDef, text: string): { reading: Reading } | { pro
   const read = readShorthand(line);
   if (!read.ok) return { problem: read.says };
   if (read.entry.kind !== 'finding' || !read.entry.body.reading)
-    return { problem: `Give figures, such as ${check.reading ? ASKS[check.reading].example : ''}` };
+    return {
+      problem: `Give figures, such as ${check.reading && check.reading !== 'trace' ? ASKS[check.reading].example : ''}`,
+    };
   return { reading: read.entry.body.reading };
 }
 
 /** Figures in, judged as they are typed, logged with the raw reading kept. */
-export function ReadingForm({
+export function Figures({
   check,
   machine,
   sureness,
@@ -39,7 +43,7 @@ export function ReadingForm({
   const [valveOpen, setValveOpen] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
-  if (!check.reading) return null;
+  if (!check.reading || check.reading === 'trace') return null;
   const ask = ASKS[check.reading];
   const read = text.trim() ? understand(check, text) : null;
   const reading: Reading | null =

@@ -1,0 +1,5 @@
+/** The little of the statistics package that is used; it ships no types. */
+declare module 'jstat' {
+  const jstat: { studentt: { inv: (probability: number, degreesOfFreedom: number) => number } };
+  export default jstat;
+}

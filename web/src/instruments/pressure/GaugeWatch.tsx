@@ -1,0 +1,254 @@
+import {
+  beforeAndAfter,
+  lineAgainstInlet,
+  pressureAgainstVacuum,
+  readWatch,
+  readPoints,
+  TARGETS,
+  tooMuch,
+  type PressureCheck,
+  type Trace,
+} from '@rusty-wren/core/pressure';
+import { bothPressures, pressureWords, PRESSURE_UNITS, type PressureUnit } from '@rusty-wren/core/units';
+import { TriangleAlert, X } from 'lucide-react';
+import { useId, useMemo, useState, type FormEvent, type ReactElement } from 'react';
+import { unitChosen } from '../../app/settings';
+import { useAppDispatch, useAppSelector } from '../../app/store';
+import { Button } from '../../ui/Button';
+import { useNow } from '../useNow';
+import { HeldVolume } from './HeldVolume';
+import { TakeTable } from './TakeTable';
+import { gaugeIn, gaugeWord, noWatch, traceOf, withReading, type Volume, type Watch } from './watch';
+import { WatchChart } from './WatchChart';
+
+/** Earlier watches on this job, to compare with. */
+export interface EarlierWatches {
+  /** The same test before. */
+  before?: Trace;
+  /** The test that goes with it: line with inlet, pressure with vacuum. */
+  partner?: { check: PressureCheck; trace: Trace };
+}
+
+const NOTHING_EARLIER: EarlierWatches = {};
+
+/** What this watch says beside earlier ones. */
+function comparisons(check: PressureCheck, trace: Trace, earlier: EarlierWatches): string[] {
+  const now = readWatch(check, trace);
+  const said: (string | null | undefined)[] = [];
+  if (earlier.before) said.push(beforeAndAfter(readWatch(check, earlier.before), now)?.says);
+  if (earlier.partner) {
+    const other = readWatch(earlier.partner.check, earlier.partner.trace);
+    if (check === 'line-pressure') said.push(lineAgainstInlet(now, other)?.says);
+    if (check === 'inlet-pressure') said.push(lineAgainstInlet(other, now)?.says);
+    if (check === 'crankcase-pressure') said.push(pressureAgainstVacuum(now, other));
+    if (check === 'crankcase-vacuum') said.push(pressureAgainstVacuum(other, now));
+  }
+  return said.filter((s): s is string => !!s);
+}
+
+/** The pump gauge watched over time: read it, and the leak, its verdict and what it is against come by themselves. */
+export function GaugeWatch({
+  check,
+  earlier = NOTHING_EARLIER,
+  onStart,
+  onLog,
+}: {
+  check: PressureCheck;
+  earlier?: EarlierWatches | undefined;
+  onStart?: () => void;
+  /** Absent when used without a job. */
+  onLog?: (reading: { trace: Trace }) => void;
+}): ReactElement {
+  const dispatch = useAppDispatch();
+  const unit = useAppSelector((s) => s.settings.pressureUnit);
+  const target = TARGETS[check];
+  const [watch, setWatch] = useState<Watch>(() => noWatch(unit));
+  const [volume, setVolume] = useState<Volume>({ from: 'ordinary' });
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  const usable = volume.from !== 'pump' || (volume.strokes > 0 && volume.strokeMl > 0);
+  const trace = useMemo(
+    () => traceOf(watch, usable ? volume : { from: 'ordinary' }),
+    [watch, volume, usable],
+  );
+  const watched = useMemo(() => readWatch(check, trace), [check, trace]);
+  const compared = useMemo(() => comparisons(check, trace, earlier), [check, trace, earlier]);
+  const started = watch.points.length > 0;
+  const now = useNow(watch.startedMs !== null);
+  const seconds = watch.startedMs === null ? 0 : Math.max(0, (now - watch.startedMs) / 1000);
+  const lastAt = watch.points.at(-1)?.[0] ?? 0;
+  const goal = Math.max(target.watchS, watched.holdS === null ? 0 : lastAt + watched.holdS);
+  const left = Math.max(0, Math.ceil(goal - seconds));
+  const asked = gaugeIn(text);
+  const over = 'gauge' in asked ? tooMuch(check, asked.gauge, watch.unit) : null;
+
+  const add = (event: FormEvent): void => {
+    event.preventDefault();
+    if ('problem' in asked) return setProblem(asked.problem);
+    if (!started) onStart?.();
+    setWatch(withReading(watch, asked.gauge, performance.now()));
+    setText('');
+    setProblem(null);
+  };
+  const chooseUnit = (next: PressureUnit): void => {
+    dispatch(unitChosen(next));
+    if (!started) setWatch(noWatch(next));
+  };
+  const take = (table: string): string | null => {
+    const read = readPoints(table);
+    if ('problem' in read) return read.problem;
+    onStart?.();
+    setWatch({ ...noWatch(read.unit ?? watch.unit), points: read.points });
+    return null;
+  };
+
+  return (
+    <section aria-label={target.name} className="mb-5">
+      {!started && (
+        <p className="text-2xl font-semibold">
+          {target.vacuum ? 'Draw' : 'Pump'} to {bothPressures(target.testKpa, watch.unit)}
+        </p>
+      )}
+      {!onLog && (
+        <p className="flex items-center gap-2 text-lg font-semibold text-ochre">
+          <TriangleAlert size={20} aria-hidden className="shrink-0" /> Never beyond{' '}
+          {bothPressures(target.maxKpa, watch.unit)}
+        </p>
+      )}
+      <form onSubmit={add} className="mt-3 flex flex-wrap items-end gap-3">
+        <div>
+          <label htmlFor={id} className="block font-semibold">
+            {gaugeWord(check)} now, {watch.unit}
+          </label>
+          <input
+            id={id}
+            value={text}
+            onChange={(e) => {
+              setText(e.target.value);
+              setProblem(null);
+            }}
+            inputMode="decimal"
+            autoComplete="off"
+            placeholder={pressureWords(target.testKpa, watch.unit).split(' ')[0]}
+            aria-invalid={problem !== null}
+            aria-describedby={`${id}-says`}
+            className="mt-1 min-h-14 w-36 rounded-md border-2 border-line bg-card px-3 text-2xl font-semibold placeholder:font-normal placeholder:text-soft/70"
+          />
+        </div>
+        <Button type="submit" look={watched.result ? 'plain' : 'rust'} className="min-h-14 px-6 text-lg">
+          {started ? 'Read' : 'Start the watch'}
+        </Button>
+        {onLog && watched.result !== null && (
+          <Button look="rust" className="min-h-14 px-6 text-lg" onClick={() => onLog({ trace })}>
+            Log it: {watched.result === 'holds' ? 'holds' : leakWord(watched.result).toLowerCase()}
+          </Button>
+        )}
+        {!started && (
+          <select
+            aria-label="Unit"
+            value={watch.unit}
+            onChange={(e) => chooseUnit(e.target.value as PressureUnit)}
+            className="min-h-14 rounded-md border-2 border-line bg-card px-2 text-lg"
+          >
+            {PRESSURE_UNITS.map((u) => (
+              <option key={u}>{u}</option>
+            ))}
+          </select>
+        )}
+      </form>
+      <p id={`${id}-says`} role="alert" className="font-semibold text-rust">
+        {problem ?? over}
+      </p>
+      {started && (
+        <>
+          <div className="mt-2 flex flex-wrap items-center gap-x-6">
+            {watch.startedMs !== null && (
+              <p role="timer" aria-label="Time left" className="text-8xl leading-none font-bold">
+                {left > 0 ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : 'Time'}
+              </p>
+            )}
+            <div className="min-w-64 flex-1" aria-live="polite">
+              <p
+                className={`text-3xl leading-tight font-bold ${watched.result === null ? '' : watched.result === 'holds' ? 'text-moss' : 'text-rust'}`}
+              >
+                {watched.result === null
+                  ? 'Not told yet'
+                  : watched.result === 'holds'
+                    ? 'Holds'
+                    : leakWord(watched.result)}
+              </p>
+              <p className="text-lg leading-snug">{watched.says}</p>
+            </div>
+          </div>
+          {watched.tooHigh && (
+            <p className="mt-2 font-semibold text-rust">
+              That was more than {bothPressures(target.maxKpa, watch.unit)}: seals may have suffered.
+            </p>
+          )}
+          <WatchChart check={check} watched={watched} unit={watch.unit} seconds={goal} />
+          {watched.decay && watched.result !== 'holds' && (
+            <p className="mt-1 text-lg">
+              Leaks {mlAMinute(watched.leak * watched.decay.startKpa)} ml a minute, like a hole of{' '}
+              {watched.holeMm.toFixed(watched.holeMm < 0.1 ? 3 : 2)} mm
+            </p>
+          )}
+          {watched.pop && (
+            <p className="mt-1 text-lg font-semibold">
+              Popped at {bothPressures(watched.pop.popKpa, watch.unit)}, shut at{' '}
+              {bothPressures(watched.pop.reseatKpa, watch.unit)}
+            </p>
+          )}
+          {compared.map((says) => (
+            <p key={says} className="mt-1 text-lg font-semibold text-steel">
+              {says}
+            </p>
+          ))}
+          <Readings watch={watch} onChange={setWatch} />
+          <div className="mt-3 flex flex-wrap gap-3">
+            <Button className="min-h-14" onClick={() => setWatch(noWatch(unit))}>
+              Start over
+            </Button>
+          </div>
+        </>
+      )}
+      <HeldVolume check={check} watched={watched} volume={volume} onChange={setVolume} />
+      {!started && <TakeTable what="A watch kept as a table: seconds and gauge" onTake={take} />}
+    </section>
+  );
+}
+
+const leakWord = (result: string): string =>
+  ({ 'slow-leak': 'Slow leak', 'fast-leak': 'Fast leak' })[result] ?? 'Leaks';
+
+const mlAMinute = (mlPerS: number): string => {
+  const ml = mlPerS * 60;
+  return ml < 10 ? ml.toFixed(1) : String(Math.round(ml));
+};
+
+const SHOWN = 8;
+
+/** The readings made so far; a tap takes one out. */
+function Readings({ watch, onChange }: { watch: Watch; onChange: (watch: Watch) => void }): ReactElement {
+  const shown = watch.points.slice(-SHOWN);
+  return (
+    <ul aria-label="Readings" className="mt-2 flex flex-wrap gap-2">
+      {watch.points.length > SHOWN && (
+        <li className="self-center text-soft">{watch.points.length} readings, last</li>
+      )}
+      {shown.map(([t, p]) => (
+        <li key={t}>
+          <button
+            type="button"
+            onClick={() => onChange({ ...watch, points: watch.points.filter(([at]) => at !== t) })}
+            aria-label={`Take out ${p} at ${t} s`}
+            className="flex min-h-11 items-center gap-1 rounded-md border-2 border-line px-2 hover:border-ink"
+          >
+            <span className="text-soft">{Math.round(t)} s</span> <strong>{p}</strong>
+            <X size={16} aria-hidden />
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
