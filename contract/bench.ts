@@ -34,6 +34,11 @@ const trace = Joi.object({
 export const besidesTheFigures = {
   decompressor: Joi.string().valid('open', 'closed', 'none'),
   altitudeM: Joi.number().min(-450).max(6000),
+  throttle: Joi.string().valid('open', 'shut'),
+  engine: Joi.string().valid('warm', 'cold'),
+  hoseMl: Joi.number().min(0).max(100),
+  floorPsi: Joi.number().min(20).max(250),
+  dryPsi: Joi.number().min(1).max(400),
   turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
   trace,
 } as const;

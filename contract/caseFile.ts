@@ -37,7 +37,7 @@ type LogLine =
       psi?: number | number[];
       mm?: number | number[];
       rpm?: number | number[];
-    } & Pick<Reading, 'decompressor' | 'altitudeM' | 'turns' | 'trace'>)
+    } & Omit<Reading, 'psi' | 'mm' | 'rpm'>)
   | { repair: CauseId; outcome: Outcome }
   | { tookOff: PartId }
   | { putBack: PartId };

@@ -1,1 +1,10 @@
-export { COIL_GAP_MM, judgeLegs, judgePlugGap, PLUG_GAP_MM } from './judge';
+export { judgeLegs, judgePlugGap } from './judge';
+export {
+  cardThickness,
+  LEG_SPACING_MM,
+  moveWords,
+  readLegs,
+  SETTING_STEPS,
+  type EndMove,
+  type Legs,
+} from './legs';

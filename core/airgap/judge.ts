@@ -1,11 +1,6 @@
-import type { Band } from '../machine';
+import { COIL_GAP_MM, PLUG_GAP_MM, type Band } from '../machine';
 import type { Judged } from '../reading';
 import { mmToThou } from '../units';
-
-/** Usual coil air gap, mm (0.010–0.014 in). */
-export const COIL_GAP_MM: Band = [0.25, 0.36];
-/** Usual plug gap, mm (0.020–0.026 in). */
-export const PLUG_GAP_MM: Band = [0.5, 0.65];
 
 /** A feeler reads no finer than this, mm. */
 const FEELER_MM = 0.02;
@@ -13,11 +8,11 @@ const FEELER_MM = 0.02;
 const both = (mm: number): string => `${mm.toFixed(2)} mm (${(mmToThou(mm) / 1000).toFixed(3)} in)`;
 
 /**
- * Judges the coil air gap from each leg (mm; one or two legs). Uneven when one leg is in band and the other is not, or
+ * Judges the coil air gap from each leg (mm; one or two legs) against a band. Uneven when one leg is in band and the other is not, or
  * the two lie on opposite sides.
  */
-export function judgeLegs(legs: readonly number[]): Judged {
-  const [low, high] = COIL_GAP_MM;
+export function judgeLegs(legs: readonly number[], band: Band = COIL_GAP_MM): Judged {
+  const [low, high] = band;
   const side = legs.map((mm) => (mm < low - FEELER_MM / 2 ? -1 : mm > high + FEELER_MM / 2 ? 1 : 0));
   const worst = legs.reduce((w, mm) =>
     Math.abs(mm - (low + high) / 2) > Math.abs(w - (low + high) / 2) ? mm : w,
@@ -29,21 +24,21 @@ export function judgeLegs(legs: readonly number[]): Judged {
     result,
     sureness: nearEdge && result !== 'in-band' ? 'fair' : 'sure',
     value: worst,
-    band: COIL_GAP_MM,
+    band,
     unit: 'mm',
     says: `${legs.map(both).join(' and ')}, band ${low}–${high} mm`,
   };
 }
 
-/** Judges the plug gap (mm). */
-export function judgePlugGap(mm: number): Judged {
-  const [low, high] = PLUG_GAP_MM;
+/** Judges the plug gap (mm) against a band. */
+export function judgePlugGap(mm: number, band: Band = PLUG_GAP_MM): Judged {
+  const [low, high] = band;
   const result = mm < low - FEELER_MM / 2 ? 'narrow' : mm > high + FEELER_MM / 2 ? 'wide' : 'in-band';
   return {
     result,
     sureness: 'sure',
     value: mm,
-    band: PLUG_GAP_MM,
+    band,
     unit: 'mm',
     says: `${both(mm)}, band ${low}–${high} mm`,
   };

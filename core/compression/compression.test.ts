@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { fitPlateau, judgeCompression } from './index';
+import {
+  fitPlateau,
+  gaugeOf,
+  judgeCompression,
+  judgeWet,
+  ratioBehindHose,
+  ratioFor,
+  ratioWithHose,
+} from './index';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 
@@ -43,7 +51,7 @@ describe('the verdict', () => {
   });
 
   it('lets the maker’s figure win', () => {
-    expect(judgeCompression({ psi: [112], makerPsi: 170 }, SAW)).toMatchObject({
+    expect(judgeCompression({ psi: [112] }, { ...SAW, spec: { squeezePsi: [153, 187] } })).toMatchObject({
       result: 'low',
       says: expect.stringContaining('maker') as string,
     });
@@ -59,5 +67,69 @@ describe('the verdict', () => {
   it('is only fairly sure close to an edge', () => {
     expect(judgeCompression({ psi: [119] }, SAW)).toMatchObject({ result: 'marginal', sureness: 'fair' });
     expect(judgeCompression({ psi: [140] }, SAW)).toMatchObject({ result: 'good', sureness: 'sure' });
+  });
+});
+
+describe('the gauge', () => {
+  it('is what the ratio makes it, there and back, at any altitude', () => {
+    for (const altitude of [0, 1500, 3000])
+      for (const psi of [60, 110, 150])
+        expect(gaugeOf(ratioFor(psi, altitude), altitude)).toBeCloseTo(psi, 9);
+    // Same engine, thinner air.
+    expect(gaugeOf(ratioFor(130), 1500)).toBeLessThan(0.85 * 130);
+  });
+
+  it('reads markedly lower through the same hose on a small engine than on a large one', () => {
+    const loss = (cc: number): number => 1 - gaugeOf(ratioWithHose(ratioFor(130), cc, 2)) / 130;
+    expect(loss(25)).toBeGreaterThan(2 * loss(70));
+    expect(loss(25)).toBeGreaterThan(0.25);
+  });
+
+  it('is corrected for its hose', () => {
+    const seen = gaugeOf(ratioWithHose(ratioFor(118), 25, 1.5));
+    expect(ratioBehindHose(seen, 25, 1.5)).toBeCloseTo(ratioFor(118), 9);
+    const trimmer = { kind: 'trimmer', displacementCc: 25 } as const;
+    expect(judgeCompression({ psi: [seen] }, trimmer)).toMatchObject({ result: 'low' });
+    expect(judgeCompression({ psi: [seen], hoseMl: 1.5 }, trimmer)).toMatchObject({ result: 'good' });
+    expect(judgeCompression({ psi: [160], hoseMl: 60 }, trimmer)).toHaveProperty('refused');
+  });
+});
+
+describe('how it was measured', () => {
+  it('refuses a shut throttle, and says why', () => {
+    expect(judgeCompression({ psi: [90], throttle: 'shut' }, SAW)).toMatchObject({
+      refused: expect.stringContaining('cannot fill') as string,
+    });
+  });
+
+  it('condemns a cold engine only half-heartedly', () => {
+    expect(judgeCompression({ psi: [80], engine: 'cold' }, SAW)).toMatchObject({
+      result: 'low',
+      sureness: 'fair',
+    });
+    expect(judgeCompression({ psi: [140], engine: 'cold' }, SAW)).toMatchObject({
+      result: 'good',
+      sureness: 'sure',
+    });
+  });
+
+  it('goes by the shop’s floor for what is low, never above the band', () => {
+    expect(judgeCompression({ psi: [104], floorPsi: 110 }, SAW)).toMatchObject({ result: 'low' });
+    expect(judgeCompression({ psi: [104], floorPsi: 90 }, SAW)).toMatchObject({ result: 'marginal' });
+    expect(judgeCompression({ psi: [130], floorPsi: 200 }, SAW)).toMatchObject({ result: 'good' });
+  });
+
+  it('goes by the shop’s own readings of the model before the class, once there are three', () => {
+    const read = (shopSqueezePsi: number[]) => judgeCompression({ psi: [130] }, { ...SAW, shopSqueezePsi });
+    expect(read([165, 170])).toMatchObject({ result: 'good' });
+    expect(read([165, 170, 160])).toMatchObject({
+      result: 'marginal',
+      says: expect.stringContaining('this shop’s 3 readings') as string,
+    });
+  });
+
+  it('reads a wet rise as rings and bore', () => {
+    expect(judgeWet([90, 118, 126, 129], 95)).toMatchObject({ result: 'rises', sureness: 'sure' });
+    expect(judgeWet([70, 90, 95, 96], 95)).toMatchObject({ result: 'unchanged', sureness: 'sure' });
   });
 });

@@ -1,2 +1,3 @@
+export { gaugeOf, ratioBehindHose, ratioFor, ratioWithHose } from './expected';
+export { judgeCompression, judgeWet, type CompressionReading, type SqueezeSetting } from './judge';
 export { fitPlateau, type Plateau } from './plateau';
-export { judgeCompression, type CompressionReading } from './judge';

@@ -30,6 +30,9 @@ export function readingWords(reading: Reading): string {
         .join(', '),
     reading.trace && traceWords(reading.trace),
     reading.decompressor === 'open' && 'valve open',
+    reading.throttle === 'shut' && 'throttle shut',
+    reading.engine === 'cold' && 'cold',
+    reading.dryPsi && `${reading.dryPsi} dry`,
   ];
   return parts.filter(Boolean).join(', ');
 }

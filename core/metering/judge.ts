@@ -4,11 +4,15 @@ import type { Judged } from '../reading';
 /** Tolerance either side of the lever's reference, mm: tenths matter. */
 const TOLERANCE_MM = 0.15;
 
-/** Judges the metering lever from its height over the reference (mm; positive is proud, high, rich). */
-export function judgeLever(mm: number): Judged {
-  const band: Band = [-TOLERANCE_MM, TOLERANCE_MM];
-  const result = mm > TOLERANCE_MM ? 'high' : mm < -TOLERANCE_MM ? 'low' : 'in-band';
-  const nearEdge = Math.abs(Math.abs(mm) - TOLERANCE_MM) < 0.05;
+/**
+ * Judges the metering lever from its height over the reference face (mm; positive is proud, high, rich), where the
+ * family sets it `referenceMm` over it.
+ */
+export function judgeLever(mm: number, referenceMm = 0): Judged {
+  const band: Band = [referenceMm - TOLERANCE_MM, referenceMm + TOLERANCE_MM];
+  const off = mm - referenceMm;
+  const result = off > TOLERANCE_MM ? 'high' : off < -TOLERANCE_MM ? 'low' : 'in-band';
+  const nearEdge = Math.abs(Math.abs(off) - TOLERANCE_MM) < 0.05;
   const meaning = { high: 'rich side', low: 'lean side', 'in-band': 'level' }[result];
   return {
     result,

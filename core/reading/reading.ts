@@ -1,17 +1,18 @@
 import { judgeLegs, judgePlugGap } from '../airgap';
-import { judgeCompression } from '../compression';
+import { judgeCompression, judgeWet, type SqueezeSetting } from '../compression';
 import type { CheckId, MachineFacts } from '../diagnosis';
+import { figuresOf } from '../machine';
 import { judgeLever } from '../metering';
 import { isPressureCheck, judgeWatch, type Trace } from '../pressure';
 import { judgeSpeed, judgeTurns } from '../tuning';
 import type { Judged } from './judged';
 
 /** Raw readings a check can be judged from, as they stand in the log and in case files. */
-export interface Reading {
+export interface Reading extends SqueezeSetting {
   /** Compression gauge after each pull, psi. */
   psi?: readonly number[];
-  decompressor?: 'open' | 'closed' | 'none';
-  altitudeM?: number;
+  /** For a wet reading: the dry plateau, psi. */
+  dryPsi?: number;
   /** Gaps and heights, mm. Coil gap: top leg, bottom leg. */
   mm?: readonly number[];
   /** Speeds, rpm. */
@@ -27,6 +28,7 @@ export const READING_FIELD: Partial<
   Record<CheckId, keyof Pick<Reading, 'psi' | 'mm' | 'rpm' | 'turns' | 'trace'>>
 > = {
   'compression-gauge': 'psi',
+  'compression-wet': 'psi',
   'plug-gap': 'mm',
   'coil-gap': 'mm',
   'metering-lever': 'mm',
@@ -49,12 +51,15 @@ export function judgeReading(check: CheckId, reading: Reading, machine: MachineF
   switch (check) {
     case 'compression-gauge':
       return psi.length ? judgeCompression({ ...reading, psi }, machine) : missing('psi');
+    case 'compression-wet':
+      if (!psi.length) return missing('psi');
+      return reading.dryPsi ? judgeWet(psi, reading.dryPsi) : missing('dry figure to compare with');
     case 'plug-gap':
-      return mm[0] === undefined ? missing('mm') : judgePlugGap(mm[0]);
+      return mm[0] === undefined ? missing('mm') : judgePlugGap(mm[0], figuresOf(machine).plugGapMm);
     case 'coil-gap':
-      return mm.length ? judgeLegs(mm) : missing('mm');
+      return mm.length ? judgeLegs(mm, figuresOf(machine).gapMm) : missing('mm');
     case 'metering-lever':
-      return mm[0] === undefined ? missing('mm') : judgeLever(mm[0]);
+      return mm[0] === undefined ? missing('mm') : judgeLever(mm[0], figuresOf(machine).leverMm);
     case 'screw-turns':
       return judgeTurns(turns);
     case 'idle-speed':

@@ -1,5 +1,5 @@
 import type { MachineFacts } from '../diagnosis';
-import { classOf, type Band } from '../machine';
+import { figuresOf, type Band } from '../machine';
 import type { Judged } from '../reading';
 import { formatTurns } from '../units';
 
@@ -10,7 +10,7 @@ const WANDER_SHARE = 0.08;
 
 /** The band an idle or full speed is judged by, rpm. Idle never reaches the clutch. */
 export function speedBand(which: 'idle' | 'full', machine: MachineFacts): Band {
-  const figures = classOf(machine);
+  const figures = figuresOf(machine);
   if (which === 'full') return figures.full;
   const top = Math.min(figures.idle + IDLE_TOLERANCE, (figures.clutch ?? Infinity) - 500);
   return [figures.idle - IDLE_TOLERANCE, top];
@@ -30,7 +30,7 @@ export function judgeSpeed(which: 'idle' | 'full', rpm: readonly number[], machi
     value: mean,
     band,
     unit: 'rpm',
-    says: `${Math.round(mean)} rpm, band ${band[0]}–${band[1]} (${classOf(machine).name})`,
+    says: `${Math.round(mean)} rpm, band ${band[0]}–${band[1]} (${figuresOf(machine).sources[which]})`,
   };
 }
 

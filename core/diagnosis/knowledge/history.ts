@@ -1,3 +1,4 @@
+import type { SpecFigures } from '../../machine';
 import type { CauseId, MachineKind } from './vocabulary';
 
 /** What the owner said at check-in. Every answer may be missing. */
@@ -22,6 +23,10 @@ export interface MachineFacts {
   kind: MachineKind;
   /** Engine displacement, cubic centimetres. */
   displacementCc?: number;
+  /** The maker's own figures, where a spec card has them. */
+  spec?: SpecFigures;
+  /** What other machines of the model read in this shop: compression, psi at sea level. */
+  shopSqueezePsi?: readonly number[];
 }
 
 /** A fact about the machine's past that shifts how common some causes are. */

@@ -12,12 +12,24 @@ interface Settings {
   way: WayId;
   /** What the gauge on this bench reads in. */
   pressureUnit: PressureUnit;
+  /** The compression gauge and where the bench stands. */
+  gauge: GaugeSetting;
 }
+
+export type GaugeSetting = {
+  [K in 'hoseMl' | 'altitudeM' | 'floorPsi']?: number | undefined;
+};
 
 export const WAY_IDS = ['computed', ...SCHOOL_IDS, 'own'] as const;
 export type WayId = (typeof WAY_IDS)[number];
 
 const KEPT = 'rusty-wren-settings';
+
+/** Only what is a number. */
+const figuresIn = (gauge: GaugeSetting | undefined): GaugeSetting =>
+  Object.fromEntries(
+    Object.entries(gauge ?? {}).filter(([, v]) => typeof v === 'number' && Number.isFinite(v)),
+  );
 
 function kept(): Settings {
   const theme: Theme = matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
@@ -28,9 +40,10 @@ function kept(): Settings {
       accountId: parsed.accountId ?? null,
       way: WAY_IDS.find((id) => id === parsed.way) ?? 'computed',
       pressureUnit: PRESSURE_UNITS.find((u) => u === parsed.pressureUnit) ?? 'psi',
+      gauge: figuresIn(parsed.gauge),
     };
   } catch {
-    return { theme, accountId: null, way: 'computed', pressureUnit: 'psi' };
+    return { theme, accountId: null, way: 'computed', pressureUnit: 'psi', gauge: {} };
   }
 }
 
@@ -44,6 +57,9 @@ export const settings = createSlice({
     wayChosen: (state, { payload }: PayloadAction<WayId>) => {
       state.way = payload;
     },
+    gaugeSet: (state, { payload }: PayloadAction<GaugeSetting>) => {
+      state.gauge = figuresIn(payload);
+    },
     unitChosen: (state, { payload }: PayloadAction<PressureUnit>) => {
       state.pressureUnit = payload;
     },
@@ -56,4 +72,4 @@ export const settings = createSlice({
 /** Keeps the settings on this device. */
 export const keepSettings = (value: Settings): void => localStorage.setItem(KEPT, JSON.stringify(value));
 
-export const { themeTurned, technicianChosen, unitChosen, wayChosen } = settings.actions;
+export const { gaugeSet, themeTurned, technicianChosen, unitChosen, wayChosen } = settings.actions;

@@ -41,6 +41,8 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
   const navigate = useNavigate();
   const { state } = useLocation() as { state: { check?: CheckId } | null };
   const [chosen, setChosen] = useState<CheckId | null>(state?.check ?? null);
+  /** The check being measured: it stays up until it is logged or left, whatever the plan says meanwhile. */
+  const [measured, setMeasured] = useState<CheckId | null>(null);
   const [closing, setClosing] = useState(false);
   const [pointed, setPointed] = useState<{ ref: string; n: number } | null>(null);
   const line = useRef<HTMLInputElement>(null);
@@ -59,7 +61,14 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
       { key: 'f', does: 'fairly sure', run: () => press('[aria-label="How sure"] button', 1) },
       { key: 'q', does: 'doubtful', run: () => press('[aria-label="How sure"] button', 2) },
       { key: 'o', does: 'the other check, next best', run: () => press('[data-alternative]', 0) },
-      { key: 'b', does: 'back to the computed check', run: () => setChosen(null) },
+      {
+        key: 'b',
+        does: 'back to the computed check',
+        run: () => {
+          setChosen(null);
+          setMeasured(null);
+        },
+      },
       { key: 'm', does: 'the cause map', run: () => void navigate(`/job/${job.id}/map`) },
     ];
   }, [navigate, job.id]);
@@ -67,6 +76,7 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
 
   const pick = (check: CheckId): void => {
     setChosen(check);
+    setMeasured(null);
     setClosing(false);
     scrollTo({ top: 0 });
   };
@@ -89,7 +99,12 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
             closing={closing}
             setClosing={setClosing}
             onPick={pick}
-            onLogged={() => setChosen(null)}
+            measured={measured}
+            onMeasuring={setMeasured}
+            onLogged={() => {
+              setChosen(null);
+              setMeasured(null);
+            }}
           />
         </div>
         <Suspects
@@ -117,6 +132,8 @@ function Step({
   closing,
   setClosing,
   onPick,
+  measured,
+  onMeasuring,
   onLogged,
 }: {
   atBench: JobAtBench;
@@ -127,13 +144,15 @@ function Step({
   closing: boolean;
   setClosing: (closing: boolean) => void;
   onPick: (check: CheckId) => void;
+  measured: CheckId | null;
+  onMeasuring: (check: CheckId) => void;
   onLogged: () => void;
 }): ReactElement {
   const { picture, benchCase, diagnosis, phase } = atBench;
   const { chosen: way } = useWays();
   if (phase.kind === 'closed') return <ClosedStep log={log} />;
   if (closing) return <CloseStep picture={picture} log={log} onBack={() => setClosing(false)} />;
-  if (chosen === null && phase.kind !== 'check') {
+  if (chosen === null && measured === null && phase.kind !== 'check') {
     const settled = phase.kind === 'repair' && picture.settled.find((s) => s.cause === phase.cause);
     if (settled) return <RepairStep key={settled.entryId} settled={settled} log={log} />;
     if (phase.kind === 'behind') return <BehindStep cause={phase.cause} open={phase.open} log={log} />;
@@ -143,7 +162,7 @@ function Step({
   }
   const byPlan = plan[0]?.check ?? null;
   const byWay = way.way === 'computed' ? byPlan : firstInOrder(way.way, benchCase);
-  const current = chosen ?? byWay;
+  const current = chosen ?? measured ?? byWay;
   const planned = plan.find((n) => n.check === current);
   const madeAt = picture.findings.find((f) => f.check === current && f.result !== null)?.entryId ?? '';
   const planSays = madeAt ? 'Do this again' : 'Do this next';
@@ -176,6 +195,8 @@ function Step({
           machine={picture.machine}
           picture={picture}
           log={log}
+          measuring={measured === current}
+          onMeasuring={() => onMeasuring(current)}
           onLogged={onLogged}
         />
       ) : (

@@ -18,6 +18,7 @@ import type { Reading } from '@rusty-wren/core/reading';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Instrument } from '../instruments/Instrument';
+import { LightsOutStep } from '../instruments/spark/LightsOutStep';
 import { inSentence, minutesWords, percent } from '../rack/words';
 import type { Log } from './useJob';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
@@ -59,6 +60,8 @@ export function NextCheck({
   machine,
   picture,
   log,
+  measuring,
+  onMeasuring,
   onLogged,
   onPick,
 }: {
@@ -77,18 +80,20 @@ export function NextCheck({
   machine: MachineFacts;
   picture: Picture;
   log: Log;
+  /** Whether something has been measured: then the instrument has the room. */
+  measuring: boolean;
+  onMeasuring: () => void;
   onLogged: () => void;
   onPick: (check: CheckId) => void;
 }): ReactElement {
   const check = checkOf(checkId);
   const [sureness, setSureness] = useState<Sureness>('sure');
   const [pulls, setPulls] = useState('');
-  const [measuring, setMeasuring] = useState(false);
   const countsPulls = check.results.some((r) => r.fromPulling);
   const opens = toOpen(check.access, new Set(off));
   const minutes = check.minutes + openingMinutes(check.access, new Set(off));
 
-  const record = (body: { result: string } | { reading: Reading }): void => {
+  const record = (body: { result: string; sureness?: Sureness } | { reading: Reading }): void => {
     // What had to come off to get there is off now: the tray must know.
     for (const part of opens) log('took-off', { part });
     const counted = pulls === '' ? {} : { pulls: Number(pulls) };
@@ -146,13 +151,12 @@ export function NextCheck({
             check={check}
             machine={machine}
             picture={picture}
-            sureness={sureness}
-            onStart={() => {
-              setMeasuring(true);
-              onPick(checkId);
-            }}
+            onStart={onMeasuring}
             onLog={(reading) => record({ reading })}
           />
+        )}
+        {check.id === 'spark-tester' && (
+          <LightsOutStep onResult={(result, how) => record({ result, sureness: how })} />
         )}
         <div className="flex flex-wrap gap-2" role="group" aria-label="Result">
           {check.results.map((result, i) => (

@@ -1,29 +1,29 @@
-import type { CheckDef, MachineFacts, Sureness } from '@rusty-wren/core/diagnosis';
+import type { CheckDef, MachineFacts } from '@rusty-wren/core/diagnosis';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { readShorthand } from '@rusty-wren/core/shorthand';
+import { mmToThou } from '@rusty-wren/core/units';
 import { useId, useState, type FormEvent, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { BandBar } from './BandBar';
 
-type Figured = Exclude<NonNullable<CheckDef['reading']>, 'trace'>;
-
-const ASKS: Readonly<Record<Figured, { label: string; example: string }>> = {
-  pulls: { label: 'Gauge after each pull, psi', example: '62 98 117 124' },
-  legs: { label: 'Top leg and bottom leg, mm', example: '.30 .45' },
-  millimetres: { label: 'Millimetres', example: '0.3' },
-  turns: { label: 'Turns out, in eighths', example: 'L 1 1/8 H 1' },
-  speed: { label: 'Revolutions a minute', example: '2750' },
+/** What is asked for, by check: the example is one a sound machine gives. */
+const ASKS: Partial<Record<CheckDef['id'], { label: string; example: string }>> = {
+  'idle-speed': { label: 'Idle, rpm', example: '2750' },
+  'full-speed': { label: 'Full throttle, rpm', example: '12400' },
+  'plug-gap': { label: 'Plug gap, mm', example: '0.6' },
+  'metering-lever': { label: 'Lever over its reference, mm; below it, minus', example: '0.1' },
 };
 
 /** The reading a line of figures stands for, or why it stands for none. */
-function understand(check: CheckDef, text: string): { reading: Reading } | { problem: string } {
-  const line = check.reading === 'turns' ? text : `${check.id} ${text}`;
-  const read = readShorthand(line);
+function understand(
+  check: CheckDef,
+  text: string,
+  example: string,
+): { reading: Reading } | { problem: string } {
+  const read = readShorthand(`${check.id} ${text}`);
   if (!read.ok) return { problem: read.says };
   if (read.entry.kind !== 'finding' || !read.entry.body.reading)
-    return {
-      problem: `Give figures, such as ${check.reading && check.reading !== 'trace' ? ASKS[check.reading].example : ''}`,
-    };
+    return { problem: `Give figures, such as ${example}` };
   return { reading: read.entry.body.reading };
 }
 
@@ -31,32 +31,29 @@ function understand(check: CheckDef, text: string): { reading: Reading } | { pro
 export function Figures({
   check,
   machine,
-  sureness,
+  onStart,
   onLog,
 }: {
   check: CheckDef;
   machine: MachineFacts;
-  sureness: Sureness;
-  onLog: (reading: Reading, sureness: Sureness) => void;
+  /** Absent when used without a job. */
+  onStart?: () => void;
+  onLog?: (reading: Reading) => void;
 }): ReactElement | null {
   const [text, setText] = useState('');
-  const [valveOpen, setValveOpen] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
-  if (!check.reading || check.reading === 'trace') return null;
-  const ask = ASKS[check.reading];
-  const read = text.trim() ? understand(check, text) : null;
-  const reading: Reading | null =
-    read && 'reading' in read
-      ? { ...read.reading, ...(check.reading === 'pulls' && { decompressor: valveOpen ? 'open' : 'closed' }) }
-      : null;
+  const ask = ASKS[check.id];
+  if (!ask) return null;
+  const read = text.trim() ? understand(check, text, ask.example) : null;
+  const reading = read && 'reading' in read ? read.reading : null;
   const judged = reading && judgeReading(check.id, reading, machine);
 
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     if (!read) return setProblem(`${ask.label}: nothing is written.`);
     if (!reading) return setProblem('problem' in read ? read.problem : null);
-    onLog(reading, sureness);
+    onLog?.(reading);
   };
 
   return (
@@ -69,6 +66,7 @@ export function Figures({
           id={id}
           value={text}
           onChange={(e) => {
+            if (e.target.value && !text) onStart?.();
             setText(e.target.value);
             setProblem(null);
           }}
@@ -78,19 +76,10 @@ export function Figures({
           aria-describedby={problem ? `${id}-problem` : undefined}
           className="min-h-14 w-72 max-w-full rounded-md border-2 border-line bg-card px-3 text-2xl font-semibold placeholder:font-normal placeholder:text-soft/70"
         />
-        <Button type="submit" look={reading ? 'rust' : 'plain'} className="min-h-14 px-6 text-lg">
-          Log it
-        </Button>
-        {check.reading === 'pulls' && (
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-rust"
-              checked={valveOpen}
-              onChange={(e) => setValveOpen(e.target.checked)}
-            />
-            Starting valve open
-          </label>
+        {onLog && (
+          <Button type="submit" look={reading ? 'rust' : 'plain'} className="min-h-14 px-6 text-lg">
+            Log it
+          </Button>
         )}
       </div>
       {problem && (
@@ -103,8 +92,10 @@ export function Figures({
           <p className="mt-2 font-semibold text-ochre">{judged.refused}</p>
         ) : (
           <div className="mt-3">
-            <p className="text-xl font-semibold text-steel">
-              {check.results.find((r) => r.id === judged.result)?.label}: {judged.says}
+            <p className="text-2xl font-bold">{check.results.find((r) => r.id === judged.result)?.label}</p>
+            <p className="text-lg">
+              {judged.says}
+              {judged.unit === 'mm' && ` (${Math.round(mmToThou(judged.value))} thou)`}
             </p>
             <BandBar judged={judged} />
           </div>

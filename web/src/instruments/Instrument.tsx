@@ -1,25 +1,33 @@
-import type { CheckDef, MachineFacts, Sureness } from '@rusty-wren/core/diagnosis';
+import { fitPlateau } from '@rusty-wren/core/compression';
+import type { CheckDef, MachineFacts } from '@rusty-wren/core/diagnosis';
 import type { Picture } from '@rusty-wren/core/log';
 import { isPressureCheck } from '@rusty-wren/core/pressure';
 import type { Reading } from '@rusty-wren/core/reading';
 import { useMemo, type ReactElement } from 'react';
+import { AirGap } from './airgap/AirGap';
+import { SqueezeGauge } from './compression/SqueezeGauge';
 import { Figures } from './Figures';
 import { earlierWatches } from './pressure/earlier';
 import { GaugeWatch } from './pressure/GaugeWatch';
+import { ScrewCounter } from './screws/ScrewCounter';
+
+/** What the squeeze was dry on this job, psi, as it is heading; undefined when it was not measured. */
+function dryPsiOf(picture: Picture): number | undefined {
+  const psi = picture.findings.find((f) => f.check === 'compression-gauge')?.reading?.psi;
+  return psi?.length ? Math.round(fitPlateau(psi).psi) : undefined;
+}
 
 /** The instrument a measured check is made with, on a job. */
 export function Instrument({
   check,
   machine,
   picture,
-  sureness,
   onStart,
   onLog,
 }: {
   check: CheckDef;
   machine: MachineFacts;
   picture: Picture;
-  sureness: Sureness;
   /** Something was measured that must not be lost by showing another check. */
   onStart: () => void;
   onLog: (reading: Reading) => void;
@@ -30,5 +38,23 @@ export function Instrument({
   );
   if (isPressureCheck(check.id))
     return <GaugeWatch check={check.id} earlier={earlier} onStart={onStart} onLog={onLog} />;
-  return <Figures check={check} machine={machine} sureness={sureness} onLog={onLog} />;
+  switch (check.id) {
+    case 'compression-gauge':
+    case 'compression-wet':
+      return (
+        <SqueezeGauge
+          check={check.id}
+          machine={machine}
+          dryPsi={dryPsiOf(picture)}
+          onStart={onStart}
+          onLog={onLog}
+        />
+      );
+    case 'coil-gap':
+      return <AirGap machine={machine} onStart={onStart} onLog={onLog} />;
+    case 'screw-turns':
+      return <ScrewCounter machine={machine} onStart={onStart} onLog={onLog} />;
+    default:
+      return <Figures check={check} machine={machine} onStart={onStart} onLog={onLog} />;
+  }
 }

@@ -80,6 +80,7 @@ export const SQUEEZE_CHECKS: readonly CheckDef[] = [
     minutes: 2,
     access: ['plug'],
     group: 'squeeze',
+    reading: 'pulls',
     words: ['wet'],
     results: [
       { id: 'unchanged', label: 'unchanged' },

@@ -1,0 +1,1 @@
+export { ageOfCan, correctCan, oilFor, ratioOf, splitCan, type Can, type FuelAge } from './mix';

@@ -1,0 +1,80 @@
+import type { MachineFacts } from '../diagnosis';
+import { classOf, type Band } from './classes';
+
+/** A maker's own figures for a model, as far as they are known. */
+export interface SpecFigures {
+  /** Speeds, rpm. */
+  idle?: number;
+  clutch?: number;
+  full?: Band;
+  /** Compression gauge, warm, at sea level, psi. */
+  squeezePsi?: Band;
+  /** Coil air gap and plug gap, mm. */
+  gapMm?: Band;
+  plugGapMm?: Band;
+  /** Height of the metering lever over its reference, mm. */
+  leverMm?: number;
+  /** Mixture screws out from the seat, turns. */
+  baseL?: number;
+  baseH?: number;
+  /** Parts of petrol to one of oil. */
+  mix?: number;
+}
+
+/** What a machine is judged by: a figure of each kind, none missing but the clutch speed. */
+export interface Figures extends Required<Omit<SpecFigures, 'clutch'>> {
+  clutch: number | null;
+}
+export type FigureName = keyof Figures;
+
+/** Usual coil air gap, mm (0.010–0.014 in), and plug gap (0.020–0.026 in). */
+export const COIL_GAP_MM: Band = [0.25, 0.36];
+export const PLUG_GAP_MM: Band = [0.5, 0.65];
+const USUAL_TURNS = 1;
+const USUAL_MIX = 50;
+/** So many earlier readings of a model make a band of their own. */
+const ENOUGH_READINGS = 3;
+/** A sound one of the same model reads within this share of the middle one. */
+const SAME_MODEL = 0.1;
+
+/** The shop's own squeeze band for the model, from its earlier readings, psi at sea level; null while they are too few. */
+export function shopBand(readings: readonly number[] = []): Band | null {
+  if (readings.length < ENOUGH_READINGS) return null;
+  const sorted = readings.toSorted((a, b) => a - b);
+  const middle = sorted[sorted.length >> 1]!;
+  return [middle * (1 - SAME_MODEL), middle * (1 + SAME_MODEL)];
+}
+
+/** The figures a machine is judged by, and in words where each comes from: the maker, this shop, or the class. */
+export function figuresOf(
+  machine: MachineFacts,
+): Figures & { sources: Readonly<Record<FigureName, string>> } {
+  const usual = classOf(machine);
+  const spec = machine.spec ?? {};
+  const own = shopBand(machine.shopSqueezePsi);
+  const figures: Figures = {
+    idle: usual.idle,
+    clutch: usual.clutch,
+    full: usual.full,
+    squeezePsi: own ?? usual.squeezePsi,
+    gapMm: COIL_GAP_MM,
+    plugGapMm: PLUG_GAP_MM,
+    leverMm: 0,
+    baseL: USUAL_TURNS,
+    baseH: USUAL_TURNS,
+    mix: USUAL_MIX,
+    ...spec,
+  };
+  const source = (name: FigureName): string => {
+    if (spec[name] !== undefined) return 'the maker’s figure';
+    if (name === 'squeezePsi' && own)
+      return `this shop’s ${machine.shopSqueezePsi?.length} readings of the model`;
+    return usual.name;
+  };
+  return {
+    ...figures,
+    sources: Object.fromEntries(
+      (Object.keys(figures) as FigureName[]).map((name) => [name, source(name)]),
+    ) as Record<FigureName, string>,
+  };
+}

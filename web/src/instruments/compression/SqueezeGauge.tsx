@@ -1,0 +1,225 @@
+import {
+  fitPlateau,
+  gaugeOf,
+  ratioFor,
+  ratioWithHose,
+  type SqueezeSetting,
+} from '@rusty-wren/core/compression';
+import type { CheckId, MachineFacts } from '@rusty-wren/core/diagnosis';
+import { figuresOf } from '@rusty-wren/core/machine';
+import { judgeReading, type Reading } from '@rusty-wren/core/reading';
+import { readShorthand } from '@rusty-wren/core/shorthand';
+import { psiToBar } from '@rusty-wren/core/units';
+import { useId, useState, type FormEvent, type ReactElement } from 'react';
+import { gaugeSet } from '../../app/settings';
+import { useAppDispatch, useAppSelector } from '../../app/store';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../NumberField';
+import { OneOf } from '../OneOf';
+import { PullsDrawing } from './PullsDrawing';
+
+const WORDS: Readonly<Record<string, string>> = {
+  good: 'Good',
+  marginal: 'Marginal',
+  low: 'Low',
+  rises: 'Rises',
+  unchanged: 'Unchanged',
+};
+/** Pulls after which the needle has usually stopped. */
+const USUAL_PULLS = '4 to 6';
+
+/** The compression gauge, pull by pull: where it is heading, what this engine should show on this gauge, and the verdict. */
+export function SqueezeGauge({
+  check,
+  machine,
+  dryPsi,
+  onStart,
+  onLog,
+}: {
+  check: Extract<CheckId, 'compression-gauge' | 'compression-wet'>;
+  machine: MachineFacts;
+  /** What it read dry, psi, when measuring wet. */
+  dryPsi?: number | undefined;
+  onStart?: () => void;
+  onLog?: (reading: Reading) => void;
+}): ReactElement {
+  const dispatch = useAppDispatch();
+  const gauge = useAppSelector((s) => s.settings.gauge);
+  const [text, setText] = useState('');
+  const [setting, setSetting] = useState<
+    Required<Pick<SqueezeSetting, 'decompressor' | 'throttle' | 'engine'>>
+  >({
+    decompressor: 'closed',
+    throttle: 'open',
+    engine: 'warm',
+  });
+  const [dry, setDry] = useState<number | null>(dryPsi ?? null);
+  const [gaugeOpen, setGaugeOpen] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  const read = text.trim() ? readShorthand(`compression-gauge ${text}`) : null;
+  const psi = read?.ok && read.entry.kind === 'finding' ? read.entry.body.reading?.psi : undefined;
+  const wet = check === 'compression-wet';
+  const reading: Reading | null = psi
+    ? { psi, ...setting, ...gauge, ...(wet && dry !== null && { dryPsi: dry }) }
+    : null;
+  const judged = reading && judgeReading(check, reading, machine);
+  const plateau = psi ? fitPlateau(psi) : null;
+  const { squeezePsi, sources } = figuresOf(machine);
+  const { altitudeM = 0, hoseMl = 0 } = gauge;
+  /** What a sound engine shows on this gauge here. */
+  const here = (seaLevel: number): number => {
+    const ratio = ratioFor(seaLevel);
+    const behind =
+      hoseMl && machine.displacementCc ? ratioWithHose(ratio, machine.displacementCc, hoseMl) : ratio;
+    return gaugeOf(behind, altitudeM);
+  };
+  const band = [here(squeezePsi[0]), here(squeezePsi[1])] as const;
+
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (!text.trim()) return setProblem('Gauge after each pull: nothing is written.');
+    if (read && !read.ok) return setProblem(read.says);
+    if (!reading || !judged) return setProblem('Gauge after each pull: give figures, such as 62 98 117 124.');
+    onLog?.(reading);
+  };
+  const result = judged && 'result' in judged ? judged.result : null;
+
+  return (
+    <form onSubmit={submit} aria-label="Squeeze" className="mb-5">
+      <p className="text-2xl font-semibold">
+        Should show {Math.round(band[0])}–{Math.round(band[1])} psi ({psiToBar(band[0]).toFixed(1)}–
+        {psiToBar(band[1]).toFixed(1)} bar){' '}
+        <span className="text-lg font-normal text-soft">{sources.squeezePsi}</span>
+      </p>
+      <div className="mt-3 flex flex-wrap items-end gap-3">
+        <div>
+          <label htmlFor={id} className="block font-semibold">
+            Gauge after each pull, psi
+          </label>
+          <input
+            id={id}
+            value={text}
+            onChange={(e) => {
+              if (e.target.value && !text) onStart?.();
+              setText(e.target.value);
+              setProblem(null);
+            }}
+            placeholder="62 98 117 124"
+            autoComplete="off"
+            inputMode="decimal"
+            aria-invalid={problem !== null}
+            aria-describedby={`${id}-problem`}
+            className="mt-1 min-h-14 w-72 max-w-full rounded-md border-2 border-line bg-card px-3 text-2xl font-semibold placeholder:font-normal placeholder:text-soft/70"
+          />
+        </div>
+        {onLog && (
+          <Button type="submit" look={reading ? 'rust' : 'plain'} className="min-h-14 px-6 text-lg">
+            Log it
+          </Button>
+        )}
+      </div>
+      <p id={`${id}-problem`} role="alert" className="font-semibold text-rust">
+        {problem}
+      </p>
+      <div aria-live="polite">
+        {judged && 'refused' in judged && (
+          <p className="mt-2 text-lg font-semibold text-ochre">{judged.refused}</p>
+        )}
+        {judged && 'says' in judged && (
+          <>
+            <p
+              className={`mt-2 text-3xl font-bold ${result === 'good' || result === 'unchanged' ? 'text-moss' : 'text-rust'}`}
+            >
+              {WORDS[judged.result]}
+            </p>
+            <p className="text-lg">{judged.says}</p>
+          </>
+        )}
+      </div>
+      {psi && plateau && (
+        <>
+          <PullsDrawing
+            pulls={psi}
+            plateau={plateau.psi}
+            band={wet && judged && 'band' in judged ? judged.band : band}
+          />
+          {!plateau.enough && (
+            <p className="text-lg font-semibold">Still rising: pull until it stops, {USUAL_PULLS} pulls.</p>
+          )}
+        </>
+      )}
+      <div className="mt-3 flex flex-wrap gap-x-4 gap-y-2">
+        <OneOf
+          label="Throttle"
+          options={[
+            { id: 'open', label: 'Throttle open' },
+            { id: 'shut', label: 'shut' },
+          ]}
+          value={setting.throttle}
+          onChange={(throttle) => setSetting({ ...setting, throttle })}
+        />
+        <OneOf
+          label="Engine"
+          options={[
+            { id: 'warm', label: 'Warm' },
+            { id: 'cold', label: 'cold' },
+          ]}
+          value={setting.engine}
+          onChange={(engine) => setSetting({ ...setting, engine })}
+        />
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-rust"
+            checked={setting.decompressor === 'open'}
+            onChange={(e) => setSetting({ ...setting, decompressor: e.target.checked ? 'open' : 'closed' })}
+          />
+          Starting valve open
+        </label>
+      </div>
+      {wet && (
+        <div className="mt-3">
+          <NumberField label="Dry, psi" value={dry} min={1} max={400} onChange={setDry} />
+        </div>
+      )}
+      <button
+        type="button"
+        aria-expanded={gaugeOpen}
+        onClick={() => setGaugeOpen(!gaugeOpen)}
+        className="mt-2 min-h-11 text-left text-lg text-soft underline-offset-4 hover:underline"
+      >
+        This gauge and bench: {hoseMl ? `hose ${hoseMl} ml` : 'check valve at the plug'}, {altitudeM} m
+        {gauge.floorPsi ? `, floor ${gauge.floorPsi} psi` : ''}
+      </button>
+      {gaugeOpen && (
+        <div className="flex flex-wrap gap-4">
+          <NumberField
+            label="Hose it fills, ml"
+            value={gauge.hoseMl ?? null}
+            placeholder="0"
+            min={0}
+            max={100}
+            onChange={(hose) => dispatch(gaugeSet({ ...gauge, hoseMl: hose ?? undefined }))}
+          />
+          <NumberField
+            label="Altitude, m"
+            value={gauge.altitudeM ?? null}
+            placeholder="0"
+            min={-450}
+            max={6000}
+            onChange={(altitude) => dispatch(gaugeSet({ ...gauge, altitudeM: altitude ?? undefined }))}
+          />
+          <NumberField
+            label="Shop’s floor, psi"
+            value={gauge.floorPsi ?? null}
+            placeholder="none"
+            min={20}
+            max={250}
+            onChange={(floor) => dispatch(gaugeSet({ ...gauge, floorPsi: floor ?? undefined }))}
+          />
+        </div>
+      )}
+    </form>
+  );
+}
