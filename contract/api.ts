@@ -8,6 +8,7 @@ import {
   type MachineKind,
 } from '@rusty-wren/core/diagnosis';
 import type { Entry, Stage } from '@rusty-wren/core/log';
+import type { SpecFigures } from '@rusty-wren/core/machine';
 import Joi from 'joi';
 import { entrySchema, uuid, type NewEntry } from './entries';
 
@@ -23,12 +24,23 @@ export interface Machine {
   model: string;
   serial: string | null;
   displacementCc: number | null;
+  /** The maker's figures, where a spec card has them. */
+  spec?: SpecFigures;
+  /** What other sound machines of the model read in this shop, psi at sea level. */
+  shopSqueezePsi?: number[];
 }
 
 /** What the core wants to know of a machine. */
-export const factsOf = ({ kind, displacementCc }: Machine): MachineFacts => ({
+export const factsOf = ({
+  kind,
+  displacementCc,
+  spec,
+  shopSqueezePsi,
+}: Pick<Machine, 'kind' | 'displacementCc' | 'spec' | 'shopSqueezePsi'>): MachineFacts => ({
   kind,
   ...(displacementCc !== null && { displacementCc }),
+  ...(spec && { spec }),
+  ...(shopSqueezePsi?.length && { shopSqueezePsi }),
 });
 
 export interface Customer {
@@ -55,9 +67,21 @@ export interface Job {
   promisedFor: string | null;
 }
 
+/** A squeeze measured in this shop: psi as it would read at sea level. */
+export interface SqueezeReading {
+  machineId: string;
+  tag: number;
+  psi: number;
+  /** Good for its class. */
+  sound: boolean;
+  notedAt: string;
+}
+
 export interface JobWithLog {
   job: Job;
   entries: Entry[];
+  /** Squeezes measured on this machine and others of its model, oldest first. */
+  squeezes: SqueezeReading[];
   /** Other open jobs of the same owner whose machines are said to drink from the same can. */
   sameCan: { job: Job; entries: Entry[] }[];
 }

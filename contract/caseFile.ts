@@ -23,6 +23,7 @@ import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import Joi from 'joi';
 import { hasItsResult, historySchema, pullsSchema, readingKeys, takesPulls } from './bench';
 import { clearMessage } from './messages';
+import { specFiguresSchema } from './specCard';
 
 export const CASE_FORMAT = 'rusty-wren-case/1';
 
@@ -89,6 +90,8 @@ const caseFile = Joi.object({
   machine: Joi.object({
     kind: id(MACHINE_KINDS),
     displacementCc: Joi.number().positive().max(200),
+    spec: specFiguresSchema,
+    shopSqueezePsi: Joi.array().items(Joi.number().min(40).max(400)).max(500),
   }).required(),
   history: historySchema,
   log: Joi.array().items(logLine).max(2000).required(),

@@ -3,3 +3,5 @@ export * from './bench';
 export * from './caseFile';
 export * from './entries';
 export { clearMessage } from './messages';
+export * from './specCard';
+export * from './feed';

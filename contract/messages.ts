@@ -4,5 +4,7 @@ import type Joi from 'joi';
 export function clearMessage(error: Joi.ValidationError): string {
   const first = error.details[0];
   if (!first) return 'the input is not valid';
-  return first.message.replace(/^"value"/, 'the body').replaceAll('"', '');
+  // Joi calls the whole thing "value", which may also be a field's own name.
+  const message = first.path.length === 0 ? first.message.replace(/^"value"/, 'the body') : first.message;
+  return message.replaceAll('"', '');
 }

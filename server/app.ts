@@ -6,10 +6,12 @@ import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Pool } from './db/pool';
 import { refuse } from './http/problem';
+import { feedRoutes } from './feed/routes';
 import { jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
 import { peopleRoutes } from './people/routes';
 import type { Changes } from './stream/changes';
+import { specRoutes } from './specs/routes';
 import { streamRoutes } from './stream/routes';
 
 const BODY_LIMIT = 512 * 1024;
@@ -40,11 +42,9 @@ export function createApp({ pool, changes, webRoot }: AppParts): Hono {
   );
   // A page elsewhere can post a form without asking first, but not JSON: only JSON changes anything here.
   app.use('/api/*', async (c, next) => {
-    if (
-      ['POST', 'PUT'].includes(c.req.method) &&
-      !c.req.header('content-type')?.startsWith('application/json')
-    ) {
-      throw refuse(400, 'Send the body as application/json.');
+    const wanted = c.req.path === '/api/feed' ? 'application/x-ndjson' : 'application/json';
+    if (['POST', 'PUT'].includes(c.req.method) && !c.req.header('content-type')?.startsWith(wanted)) {
+      throw refuse(400, `Send the body as ${wanted}.`);
     }
     await next();
   });
@@ -55,6 +55,8 @@ export function createApp({ pool, changes, webRoot }: AppParts): Hono {
   app.route('/api/jobs', jobRoutes(pool));
   app.route('/api', peopleRoutes(pool));
   app.route('/api/own-order', orderRoutes(pool));
+  app.route('/api/feed', feedRoutes(pool, changes));
+  app.route('/api/specs', specRoutes(pool));
   app.route('/api/stream', streamRoutes(changes));
   app.all('/api/*', () => {
     throw refuse(404, 'No such address.');

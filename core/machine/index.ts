@@ -1,3 +1,4 @@
+export { readSpecTable, SPEC_COLUMNS, specTable, type SpecLine } from './specTable';
 export { classOf, type Band, type ClassFigures } from './classes';
 export {
   COIL_GAP_MM,

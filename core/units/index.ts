@@ -14,3 +14,4 @@ export {
 export { altitudeOf, ambientFraction, densityFraction, mixtureShift } from './atmosphere';
 export { mmToThou, thouToMm } from './length';
 export { formatTurns, parseTurns } from './turns';
+export { convert, QUANTITIES, type ConverterUnit, type Quantity } from './quantities';

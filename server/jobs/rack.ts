@@ -3,11 +3,15 @@ import { glance } from '@rusty-wren/core/diagnosis';
 import { caseOf, readJob, type Entry } from '@rusty-wren/core/log';
 import { pressing } from '@rusty-wren/core/schedule';
 import type { Db } from '../db/pool';
+import { readSqueeze } from '../specs/squeeze';
 import { readLogs } from './log';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 
-/** Working a job out again gives the same answer, so the last answer is kept until its log grows. */
-const workedOut = new Map<string, { seq: number; tag: Omit<RackTag, 'job'> }>();
+/** Working a job out again gives the same answer, so the last answer is kept until its log or its figures change. */
+const workedOut = new Map<string, { seq: number; facts: string; tag: Omit<RackTag, 'job'> }>();
+
+/** What besides the log a tag depends on. */
+const factsKey = (job: RackTag['job']): string => JSON.stringify(factsOf(job.machine));
 
 /** A job's tag from its log, or as last worked out when the log has not grown. */
 function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit<RackTag, 'job'> {
@@ -28,13 +32,21 @@ function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit
     off: picture.off.length,
     entryCount: entries.length,
   };
-  workedOut.set(job.id, { seq: entries.at(-1)?.seq ?? 0, tag });
+  workedOut.set(job.id, { seq: entries.at(-1)?.seq ?? 0, facts: factsKey(job), tag });
   return tag;
 }
 
-/** The logs of the jobs that have grown since they were last worked out, by job id. */
-function grownLogs(db: Db, jobs: readonly (JobRow & { seq: number })[]): Promise<Map<string, Entry[]>> {
-  const grown = jobs.filter((job) => workedOut.get(job.id)?.seq !== job.seq).map((job) => job.id);
+/** The logs of the jobs that have changed since they were last worked out, by job id. */
+function grownLogs(
+  db: Db,
+  jobs: readonly (RackTag['job'] & { seq: number })[],
+): Promise<Map<string, Entry[]>> {
+  const grown = jobs
+    .filter((job) => {
+      const known = workedOut.get(job.id);
+      return known?.seq !== job.seq || known.facts !== factsKey(job);
+    })
+    .map((job) => job.id);
   return readLogs(db, grown);
 }
 
@@ -43,11 +55,13 @@ export async function readRack(db: Db, which: 'open' | 'closed', now: string): P
   const jobs = await db.query<JobRow & { seq: number }>(
     `SELECT coalesce((SELECT max(e.seq) FROM bench_entry e WHERE e.job_id = j.id), 0) AS seq, ${JOB_COLUMNS} ORDER BY j.tag`,
   );
-  const logs = await grownLogs(db, jobs.rows);
-  const tags = jobs.rows.map((row) => {
-    const job = jobOf(row);
-    return { job, ...workOut(job, logs.get(job.id)) };
-  });
+  const squeezes = await readSqueeze(db);
+  const all = jobs.rows.map((row) => ({ job: jobOf(row, squeezes(row)), seq: row.seq }));
+  const logs = await grownLogs(
+    db,
+    all.map(({ job, seq }) => ({ ...job, seq })),
+  );
+  const tags = all.map(({ job }) => ({ job, ...workOut(job, logs.get(job.id)) }));
   if (which === 'closed') {
     return tags
       .filter((t) => t.stage === 'closed')

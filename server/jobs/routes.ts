@@ -12,15 +12,17 @@ import { checkIn } from './checkIn';
 import { appendEntries, readLog } from './log';
 import { readRack } from './rack';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
+import { readSqueeze } from '../specs/squeeze';
 import { readSameCan } from './sameCan';
 
 async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
-  const job = jobOf(row);
+  const squeezes = (await readSqueeze(db, row))(row);
+  const job = jobOf(row, squeezes);
   const entries = await readLog(db, id);
-  return { job, entries, sameCan: await readSameCan(db, job, entries) };
+  return { job, entries, squeezes, sameCan: await readSameCan(db, job, entries) };
 }
 
 /** The rack, check-in, one job, and adding to its log. */

@@ -1,5 +1,7 @@
-import type { Customer, Job, Machine } from '@rusty-wren/contract';
+import type { Customer, Job, Machine, SqueezeReading } from '@rusty-wren/contract';
+import type { SpecFigures } from '@rusty-wren/core/machine';
 import type { Entry } from '@rusty-wren/core/log';
+import { soundOthers } from '../specs/squeeze';
 
 export interface JobRow {
   id: string;
@@ -16,21 +18,26 @@ export interface JobRow {
   model: string;
   serial: string | null;
   displacement_cc: number | null;
+  spec: SpecFigures | null;
 }
 
 export const JOB_COLUMNS = `
   j.id, j.tag, j.checked_in_at, j.promised_for,
   c.id AS customer_id, c.name AS customer_name, c.circle, c.phone,
-  m.id AS machine_id, m.kind, m.maker, m.model, m.serial, m.displacement_cc
+  m.id AS machine_id, m.kind, m.maker, m.model, m.serial, m.displacement_cc,
+  (SELECT s.figures FROM spec_card s WHERE lower(s.maker) = lower(m.maker) AND lower(s.model) = lower(m.model)
+   ORDER BY s.n DESC LIMIT 1) AS spec
   FROM job j JOIN machine m ON m.id = j.machine_id JOIN customer c ON c.id = m.customer_id`;
 
-export function jobOf(row: JobRow): Job {
+/** The job of a row. `squeezes`: what was measured on machines of its model. */
+export function jobOf(row: JobRow, squeezes: readonly SqueezeReading[]): Job {
   const customer: Customer = {
     id: row.customer_id,
     name: row.customer_name,
     circle: row.circle,
     phone: row.phone,
   };
+  const others = soundOthers(squeezes, row.machine_id);
   return {
     id: row.id,
     tag: row.tag,
@@ -42,6 +49,8 @@ export function jobOf(row: JobRow): Job {
       model: row.model,
       serial: row.serial,
       displacementCc: row.displacement_cc,
+      ...(row.spec && Object.keys(row.spec).length > 0 && { spec: row.spec }),
+      ...(others.length > 0 && { shopSqueezePsi: others }),
     },
     checkedInAt: row.checked_in_at.toISOString(),
     promisedFor: row.promised_for,

@@ -1,4 +1,4 @@
-import type { JobChanged } from '@rusty-wren/contract';
+import type { FeedLine, JobChanged } from '@rusty-wren/contract';
 import pg from 'pg';
 
 type Listener = (change: JobChanged) => void;
@@ -11,6 +11,7 @@ const RETRY_MS = 1000;
  */
 export class Changes {
   private readonly listeners = new Set<Listener>();
+  private readonly feedListeners = new Set<(lines: readonly FeedLine[]) => void>();
   private readonly gapListeners = new Set<() => void>();
   private client: pg.Client | null = null;
   private stopped = false;
@@ -21,13 +22,18 @@ export class Changes {
     const client = new pg.Client({ connectionString: this.url });
     client.on('error', () => this.lost(client));
     client.on('end', () => this.lost(client));
-    client.on('notification', ({ payload }) => {
+    client.on('notification', ({ channel, payload }) => {
       if (!payload) return;
+      if (channel === 'instrument_feed') {
+        const lines = JSON.parse(payload) as FeedLine[];
+        for (const hear of this.feedListeners) hear(lines);
+        return;
+      }
       const change = JSON.parse(payload) as JobChanged;
       for (const listener of this.listeners) listener(change);
     });
     await client.connect();
-    await client.query('LISTEN job_changed');
+    await client.query('LISTEN job_changed; LISTEN instrument_feed');
     this.client = client;
   }
 
@@ -52,6 +58,12 @@ export class Changes {
       this.listeners.delete(onChange);
       this.gapListeners.delete(onGap);
     };
+  }
+
+  /** Calls back with readings of instruments as they come, until the returned function is called. */
+  hearFeed(onLines: (lines: readonly FeedLine[]) => void): () => void {
+    this.feedListeners.add(onLines);
+    return () => this.feedListeners.delete(onLines);
   }
 
   async stop(): Promise<void> {

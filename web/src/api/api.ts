@@ -6,6 +6,8 @@ import type {
   NewEntry,
   OwnOrder,
   RackTag,
+  SpecCard,
+  StandIn,
 } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
@@ -13,7 +15,7 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 /** Everything asked of the bench server. */
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api/', timeout: 15_000 }),
-  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order'],
+  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     rack: build.query<RackTag[], 'open' | 'closed'>({
@@ -39,6 +41,15 @@ export const api = createApi({
       query: (body) => ({ url: 'own-order', method: 'PUT', body }),
       invalidatesTags: ['Order'],
     }),
+    specs: build.query<SpecCard[], void>({ query: () => 'specs', providesTags: ['Specs'] }),
+    setSpecs: build.mutation<SpecCard[], SpecCard[]>({
+      query: (cards) => ({ url: 'specs', method: 'PUT', body: { cards } }),
+      // Every verdict may be another one now.
+      invalidatesTags: ['Specs', 'Rack', 'Job', 'Can'],
+    }),
+    startStandIn: build.mutation<{ channel: string }, StandIn>({
+      query: (body) => ({ url: 'feed/stand-in', method: 'POST', body }),
+    }),
     accounts: build.query<Account[], void>({ query: () => 'accounts' }),
     checkIn: build.mutation<JobWithLog, CheckIn>({
       query: (body) => ({ url: 'jobs', method: 'POST', body }),
@@ -59,6 +70,9 @@ export const {
   useCheckInMutation,
   useOwnOrderQuery,
   useSetOwnOrderMutation,
+  useSetSpecsMutation,
+  useSpecsQuery,
+  useStartStandInMutation,
 } = api;
 
 /** The server's one sentence on why not, or a plain one of our own. */

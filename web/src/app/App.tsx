@@ -6,6 +6,8 @@ import { Bench } from '../bench/Bench';
 import { CheckIn } from '../checkin/CheckIn';
 import { CauseMap } from '../map/CauseMap';
 import { Rack } from '../rack/Rack';
+import { Specs } from '../specs/Specs';
+import { Tools } from '../tools/Tools';
 import { Blank } from '../ui/State';
 import { keepSettings } from './settings';
 import { Shell } from './Shell';
@@ -20,6 +22,9 @@ const router = createBrowserRouter([
       { path: '/check-in', element: <CheckIn /> },
       { path: '/job/:jobId', element: <Bench /> },
       { path: '/job/:jobId/map', element: <CauseMap /> },
+      { path: '/specs', element: <Specs /> },
+      { path: '/tools', element: <Tools /> },
+      { path: '/tools/:tool', element: <Tools /> },
       {
         path: '*',
         element: (

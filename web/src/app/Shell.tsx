@@ -25,6 +25,7 @@ export function Shell(): ReactElement {
       { key: '?', does: 'this list', run: () => setKeysOpen(true) },
       { key: 'r', does: 'the rack', run: () => void navigate('/') },
       { key: 'n', does: 'check a machine in', run: () => void navigate('/check-in') },
+      { key: 't', does: 'the tools', run: () => void navigate('/tools') },
       { key: 'd', does: 'light or dark', run: () => void dispatch(themeTurned()) },
     ],
     [dispatch, navigate],
@@ -55,10 +56,18 @@ export function Shell(): ReactElement {
           <NavLink
             to="/check-in"
             className={({ isActive }) =>
-              `flex min-h-11 items-center gap-1 rounded-md px-3 font-semibold whitespace-nowrap hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+              `flex min-h-11 items-center gap-1 rounded-md px-2 font-semibold whitespace-nowrap sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
             }
           >
             <Plus size={18} aria-hidden /> Check in
+          </NavLink>
+          <NavLink
+            to="/tools"
+            className={({ isActive }) =>
+              `flex min-h-11 items-center rounded-md px-2 font-semibold sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+            }
+          >
+            Tools
           </NavLink>
         </nav>
         <div className="ml-auto flex items-center gap-1">
@@ -108,7 +117,7 @@ function Technician(): ReactElement | null {
   return (
     <select
       aria-label="At the bench"
-      className="min-h-11 max-w-36 rounded-md bg-transparent px-2 font-semibold hover:bg-line sm:max-w-none"
+      className="min-h-11 max-w-20 rounded-md bg-transparent px-2 font-semibold hover:bg-line sm:max-w-none"
       value={accountId ?? ''}
       onChange={(e) => dispatch(technicianChosen(e.target.value))}
     >

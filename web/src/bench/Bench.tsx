@@ -192,8 +192,7 @@ function Step({
           onPick={onPick}
           says={chosen !== null ? 'You chose' : way.way === 'computed' ? planSays : `${way.name}: next`}
           instead={byPlan !== null && chosen === null && byPlan !== current ? plan[0] : undefined}
-          machine={picture.machine}
-          picture={picture}
+          atBench={atBench}
           log={log}
           measuring={measured === current}
           onMeasuring={() => onMeasuring(current)}

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { behaviourOf } from '@rusty-wren/core/diagnosis';
 import { historyWords } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
@@ -28,7 +29,13 @@ export function JobHead({
       <span className="font-tag text-5xl leading-none font-bold">{job.tag}</span>
       <div className="leading-tight">
         <h1 className="font-tag text-2xl font-semibold">
-          {machine.maker} {machine.model}
+          <Link
+            to={`/specs?model=${encodeURIComponent(`${machine.maker} ${machine.model}`.toLowerCase())}`}
+            title="Its spec card"
+            className="hover:underline"
+          >
+            {machine.maker} {machine.model}
+          </Link>
         </h1>
         <p className="text-soft">
           {KIND_WORDS[machine.kind]}

@@ -6,21 +6,19 @@ import {
   resultOf,
   toOpen,
   type CheckId,
-  type MachineFacts,
   type NextCheck as Next,
   type PartId,
   type Skipped,
   type Suspect,
   type Sureness,
 } from '@rusty-wren/core/diagnosis';
-import type { Picture } from '@rusty-wren/core/log';
 import type { Reading } from '@rusty-wren/core/reading';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Instrument } from '../instruments/Instrument';
 import { LightsOutStep } from '../instruments/spark/LightsOutStep';
 import { inSentence, minutesWords, percent } from '../rack/words';
-import type { Log } from './useJob';
+import type { JobAtBench, Log } from './useJob';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
 
@@ -57,8 +55,7 @@ export function NextCheck({
   instead,
   off,
   skipped,
-  machine,
-  picture,
+  atBench,
   log,
   measuring,
   onMeasuring,
@@ -77,8 +74,7 @@ export function NextCheck({
   off: readonly PartId[];
   /** Cheap checks that would be passed over by opening the machine now. */
   skipped: readonly Skipped[];
-  machine: MachineFacts;
-  picture: Picture;
+  atBench: JobAtBench;
   log: Log;
   /** Whether something has been measured: then the instrument has the room. */
   measuring: boolean;
@@ -149,8 +145,7 @@ export function NextCheck({
         {check.reading && (
           <Instrument
             check={check}
-            machine={machine}
-            picture={picture}
+            atBench={atBench}
             onStart={onMeasuring}
             onLog={(reading) => record({ reading })}
           />

@@ -1,4 +1,4 @@
-import { factsOf, type Job, type NewEntry } from '@rusty-wren/contract';
+import { factsOf, type Job, type NewEntry, type SqueezeReading } from '@rusty-wren/contract';
 import { diagnose, type Case, type Diagnosis } from '@rusty-wren/core/diagnosis';
 import {
   caseOf,
@@ -29,6 +29,8 @@ export interface Mate extends CanMate {
 
 export interface JobAtBench {
   job: Job;
+  /** Squeezes measured on this machine and others of its model. */
+  squeezes: readonly SqueezeReading[];
   picture: Picture;
   /** What the diagnosis rests on: this log, and what was found in the can on others. */
   benchCase: Case;
@@ -62,7 +64,7 @@ export function useJob(jobId: string) {
   const unsent = useAppSelector((s) => s.outbox.unsent);
   const atBench = useMemo((): JobAtBench | null => {
     if (!data) return null;
-    const { job, entries, sameCan } = data;
+    const { job, entries, squeezes, sameCan } = data;
     const known = new Set(entries.map((e) => e.id));
     const own = unsent
       .filter((u) => u.jobId === jobId && !known.has(u.entry.id))
@@ -75,6 +77,7 @@ export function useJob(jobId: string) {
     const benchCase = caseOf(picture, evidenceFromTheCan(picture, jobId, mates));
     return {
       job,
+      squeezes,
       picture,
       benchCase,
       diagnosis: diagnose(benchCase),

@@ -1,9 +1,10 @@
 import { fitPlateau } from '@rusty-wren/core/compression';
-import type { CheckDef, MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { CheckDef } from '@rusty-wren/core/diagnosis';
 import type { Picture } from '@rusty-wren/core/log';
 import { isPressureCheck } from '@rusty-wren/core/pressure';
 import type { Reading } from '@rusty-wren/core/reading';
 import { useMemo, type ReactElement } from 'react';
+import type { JobAtBench } from '../bench/useJob';
 import { AirGap } from './airgap/AirGap';
 import { SqueezeGauge } from './compression/SqueezeGauge';
 import { Figures } from './Figures';
@@ -20,18 +21,17 @@ function dryPsiOf(picture: Picture): number | undefined {
 /** The instrument a measured check is made with, on a job. */
 export function Instrument({
   check,
-  machine,
-  picture,
+  atBench: { job, picture, squeezes },
   onStart,
   onLog,
 }: {
   check: CheckDef;
-  machine: MachineFacts;
-  picture: Picture;
+  atBench: JobAtBench;
   /** Something was measured that must not be lost by showing another check. */
   onStart: () => void;
   onLog: (reading: Reading) => void;
 }): ReactElement | null {
+  const { machine } = picture;
   const earlier = useMemo(
     () => (isPressureCheck(check.id) ? earlierWatches(picture, check.id) : undefined),
     [picture, check.id],
@@ -46,6 +46,7 @@ export function Instrument({
           check={check.id}
           machine={machine}
           dryPsi={dryPsiOf(picture)}
+          earlier={{ squeezes, machineId: job.machine.id }}
           onStart={onStart}
           onLog={onLog}
         />

@@ -1,3 +1,4 @@
+import type { SqueezeReading } from '@rusty-wren/contract';
 import {
   fitPlateau,
   gaugeOf,
@@ -17,6 +18,7 @@ import { Button } from '../../ui/Button';
 import { NumberField } from '../NumberField';
 import { OneOf } from '../OneOf';
 import { PullsDrawing } from './PullsDrawing';
+import { SqueezeStrip } from './SqueezeStrip';
 
 const WORDS: Readonly<Record<string, string>> = {
   good: 'Good',
@@ -33,6 +35,7 @@ export function SqueezeGauge({
   check,
   machine,
   dryPsi,
+  earlier,
   onStart,
   onLog,
 }: {
@@ -40,6 +43,8 @@ export function SqueezeGauge({
   machine: MachineFacts;
   /** What it read dry, psi, when measuring wet. */
   dryPsi?: number | undefined;
+  /** Squeezes this shop measured on the model, and which machine this is. */
+  earlier?: { squeezes: readonly SqueezeReading[]; machineId: string };
   onStart?: () => void;
   onLog?: (reading: Reading) => void;
 }): ReactElement {
@@ -149,6 +154,7 @@ export function SqueezeGauge({
           )}
         </>
       )}
+      {earlier && <SqueezeStrip {...earlier} band={squeezePsi} />}
       <div className="mt-3 flex flex-wrap gap-x-4 gap-y-2">
         <OneOf
           label="Throttle"

@@ -1,3 +1,4 @@
+import type { FeedLine, StandIn } from '@rusty-wren/contract';
 import {
   beforeAndAfter,
   lineAgainstInlet,
@@ -16,8 +17,9 @@ import { unitChosen } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
 import { useNow } from '../useNow';
+import { FromGauge } from '../feed/FromGauge';
 import { HeldVolume } from './HeldVolume';
-import { TakeTable } from './TakeTable';
+import { TakeTable } from '../TakeTable';
 import { gaugeIn, gaugeWord, noWatch, traceOf, withReading, type Volume, type Watch } from './watch';
 import { WatchChart } from './WatchChart';
 
@@ -28,6 +30,18 @@ export interface EarlierWatches {
   /** The test that goes with it: line with inlet, pressure with vacuum. */
   partner?: { check: PressureCheck; trace: Trace };
 }
+
+/** Stand-in pumps, by how much they leak against what is allowed. */
+const standInsFor = (check: PressureCheck): { label: string; standIn: StandIn }[] =>
+  [
+    ['a tight one', 0.1, 11],
+    ['one near the limit', 0.85, 12],
+    ['a small leak', 3, 13],
+    ['a large leak', 30, 14],
+  ].map(([label, leakTimes, seed]) => ({
+    label: String(label),
+    standIn: { instrument: 'pump', check, leakTimes: Number(leakTimes), seed: Number(seed) },
+  }));
 
 const NOTHING_EARLIER: EarlierWatches = {};
 
@@ -94,6 +108,20 @@ export function GaugeWatch({
   const chooseUnit = (next: PressureUnit): void => {
     dispatch(unitChosen(next));
     if (!started) setWatch(noWatch(next));
+  };
+  const hear = (lines: readonly FeedLine[]): void => {
+    const first = lines[0];
+    if (!first || first.unit === 'rpm') return;
+    if (!started) onStart?.();
+    const { unit: read } = first;
+    setWatch((w) => ({
+      unit: read,
+      points: lines.map(
+        (line) => [Math.round((line.t - first.t) * 100) / 100, Math.abs(line.value)] as const,
+      ),
+      startedMs: w.startedMs ?? performance.now(),
+      simulated: lines.some((line) => line.simulated),
+    }));
   };
   const take = (table: string): string | null => {
     const read = readPoints(table);
@@ -213,6 +241,7 @@ export function GaugeWatch({
         </>
       )}
       <HeldVolume check={check} watched={watched} volume={volume} onChange={setVolume} />
+      <FromGauge units={PRESSURE_UNITS} standIns={standInsFor(check)} onReadings={hear} />
       {!started && <TakeTable what="A watch kept as a table: seconds and gauge" onTake={take} />}
     </section>
   );
