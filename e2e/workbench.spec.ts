@@ -72,7 +72,8 @@ test('a measured check is judged as it is typed, and refused with the starting v
   await step(page).getByRole('button', { name: 'Log it' }).click();
   await expect(step(page).getByRole('alert')).toContainText('give the gauge after each pull');
   await figures.fill('42 61 70 74');
-  await expect(step(page).getByText(/low: heading for/)).toBeVisible();
+  await expect(step(page).getByText('Low', { exact: true })).toBeVisible();
+  await expect(step(page).getByText(/^heading for \d+ psi/)).toBeVisible();
   await step(page).getByLabel('Starting valve open').check();
   await expect(step(page).getByText(/Starting valve open: shut it/)).toBeVisible();
   await step(page).getByLabel('Starting valve open').uncheck();

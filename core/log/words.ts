@@ -25,8 +25,11 @@ export function readingWords(reading: Reading): string {
     reading.mm && `${reading.mm.map((mm) => mm.toFixed(2)).join(' and ')} mm`,
     reading.rpm && `${reading.rpm.join(' ')} rpm`,
     reading.turns &&
-      Object.entries(reading.turns)
-        .map(([screw, turns]) => `${screw} ${formatTurns(turns)}`)
+      // The store keeps no order of keys.
+      (['L', 'H'] as const)
+        .flatMap((screw) =>
+          reading.turns?.[screw] === undefined ? [] : `${screw} ${formatTurns(reading.turns[screw])}`,
+        )
         .join(', '),
     reading.trace && traceWords(reading.trace),
     reading.decompressor === 'open' && 'valve open',

@@ -5,7 +5,7 @@ import { readShorthand } from '@rusty-wren/core/shorthand';
 import type pg from 'pg';
 import { inTransaction, type Pool } from '../db/pool';
 import { checkIn } from '../jobs/checkIn';
-import { OWNERS, TECHNICIANS, type DemoMachine, type DemoOwner } from './people';
+import { OWNERS, SPEC_CARDS, TECHNICIANS, type DemoMachine, type DemoOwner } from './people';
 import { SCENARIOS, type Happening, type Scenario } from './scenarios';
 
 type Plain = { [K in EntryKind]: { kind: K; body: Bodies[K] } }[EntryKind];
@@ -94,6 +94,13 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
       accounts.set(name, id);
       await client.query('INSERT INTO account (id, name) VALUES ($1, $2)', [id, name]);
     }
+    for (const { maker, model, figures, source } of SPEC_CARDS)
+      await client.query('INSERT INTO spec_card (maker, model, figures, source) VALUES ($1, $2, $3, $4)', [
+        maker,
+        model,
+        JSON.stringify(figures),
+        source,
+      ]);
     const owners = new Map<string, Map<string, string>>();
     for (const [key, owner] of Object.entries<DemoOwner>(OWNERS))
       owners.set(key, await insertOwner(client, owner));

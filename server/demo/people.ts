@@ -1,3 +1,4 @@
+import type { SpecCard } from '@rusty-wren/contract';
 import type { MachineKind } from '@rusty-wren/core/diagnosis';
 
 /** The made-up world of the demo: Saltmarsh Orchard Co-op's repair bench and the people whose tools it keeps. */
@@ -84,3 +85,26 @@ export const OWNERS = {
     },
   },
 } as const satisfies Readonly<Record<string, DemoOwner>>;
+
+/** The makers' sheets this bench has. */
+export const SPEC_CARDS: readonly (SpecCard & { source: string })[] = [
+  {
+    maker: 'Brakken',
+    model: 'Fell 52',
+    figures: {
+      idle: 2700,
+      clutch: 3700,
+      full: [12_600, 13_400],
+      squeezePsi: [145, 170],
+      baseL: 1.25,
+      baseH: 1,
+    },
+    source: 'Brakken sheet 52, page 3',
+  },
+  {
+    maker: 'Hobwick',
+    model: 'Reed 26',
+    figures: { idle: 2900, clutch: 4100, full: [9800, 10_600], gapMm: [0.25, 0.33], mix: 40 },
+    source: 'plate under the handle',
+  },
+];

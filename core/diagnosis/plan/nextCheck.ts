@@ -33,12 +33,12 @@ export interface NextCheck {
 /** Handling any check costs something besides its minutes: fetching the tool, wiping hands, noting it. */
 export const HANDLING_MINUTES = 0.5;
 /** From this probability on, one cause is likely enough to act on, if the technician will not spend more minutes. */
-export const ACT_ON = 0.85;
+export const ACT_ON = 0.9;
 /**
  * A check that saves fewer minutes than this for each it takes is not worth making: act on what is best to try. Below
  * one, because what a check saves is reckoned as if nothing could be checked after it. Found by playing drawn machines.
  */
-export const WORTH_MAKING = 0.7;
+export const WORTH_MAKING = 0.6;
 /** Below this a check is not on the plan at all. */
 const WORTH_LISTING = 0.001;
 const OUTLOOKS = 12;

@@ -48,6 +48,8 @@ describe('the stop rule', () => {
         ['spark-tester', 'strong'],
         ['limiter-caps', 'present'],
         ['screw-turns', 'near-baseline'],
+        ['crankcase-pressure', 'holds'],
+        ['crankcase-vacuum', 'holds'],
       ),
     );
     expect(suspects[0]?.probability).toBeLessThan(ACT_ON);

@@ -58,6 +58,26 @@ function namesOf(picture: Picture, mates: readonly Mate[]): (ref: string) => str
   };
 }
 
+/** The squeezes measured on this job. */
+const squeezesIn = (picture: Picture, job: Job): SqueezeReading[] =>
+  picture.trail.flatMap(({ entry, state, judged }) =>
+    state !== 'struck' &&
+    entry.kind === 'finding' &&
+    entry.body.check === 'compression-gauge' &&
+    judged &&
+    'value' in judged
+      ? [
+          {
+            machineId: job.machine.id,
+            tag: job.tag,
+            psi: judged.value,
+            sound: judged.result === 'good',
+            notedAt: entry.notedAt,
+          },
+        ]
+      : [],
+  );
+
 /** A job with all this device knows of its log, sent or not, and everything worked out from it. */
 export function useJob(jobId: string) {
   const { data, isLoading, error, refetch } = useJobQuery(jobId);
@@ -77,7 +97,8 @@ export function useJob(jobId: string) {
     const benchCase = caseOf(picture, evidenceFromTheCan(picture, jobId, mates));
     return {
       job,
-      squeezes,
+      // Its own as this device knows them, sent or not.
+      squeezes: [...squeezes.filter((s) => s.tag !== job.tag), ...squeezesIn(picture, job)],
       picture,
       benchCase,
       diagnosis: diagnose(benchCase),

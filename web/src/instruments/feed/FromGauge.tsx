@@ -38,7 +38,7 @@ export function FromGauge({
   if (!on)
     return (
       <Button look="quiet" className="!px-0" onClick={() => setOn(true)}>
-        <Radio size={18} aria-hidden /> Take it from an instrument
+        <Radio size={18} aria-hidden /> From an instrument
       </Button>
     );
   const channels = [...heard].filter(([, said]) => units.includes(said[0]?.unit ?? 'rpm'));

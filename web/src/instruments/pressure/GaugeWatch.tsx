@@ -89,6 +89,8 @@ export function GaugeWatch({
   const watched = useMemo(() => readWatch(check, trace), [check, trace]);
   const compared = useMemo(() => comparisons(check, trace, earlier), [check, trace, earlier]);
   const started = watch.points.length > 0;
+  /** Readings came by themselves: nobody typed one wrong. */
+  const fed = watch.points.length > TYPED_AT_MOST;
   const now = useNow(watch.startedMs !== null);
   const seconds = watch.startedMs === null ? 0 : Math.max(0, (now - watch.startedMs) / 1000);
   const lastAt = watch.points.at(-1)?.[0] ?? 0;
@@ -207,6 +209,7 @@ export function GaugeWatch({
                     : leakWord(watched.result)}
               </p>
               <p className="text-lg leading-snug">{watched.says}</p>
+              {watch.simulated && <p className="font-semibold text-ochre">Simulated</p>}
             </div>
           </div>
           {watched.tooHigh && (
@@ -232,7 +235,7 @@ export function GaugeWatch({
               {says}
             </p>
           ))}
-          <Readings watch={watch} onChange={setWatch} />
+          {!fed && <Readings watch={watch} onChange={setWatch} />}
           <div className="mt-3 flex flex-wrap gap-3">
             <Button className="min-h-14" onClick={() => setWatch(noWatch(unit))}>
               Start over
@@ -256,6 +259,8 @@ const mlAMinute = (mlPerS: number): string => {
 };
 
 const SHOWN = 8;
+/** Nobody types more in one watch. */
+const TYPED_AT_MOST = 24;
 
 /** The readings made so far; a tap takes one out. */
 function Readings({ watch, onChange }: { watch: Watch; onChange: (watch: Watch) => void }): ReactElement {

@@ -83,6 +83,7 @@ export function WatchChart({
             stroke="none"
             fill="var(--steel)"
             fillOpacity={0.22}
+            activeDot={false}
             isAnimationActive={false}
           />
           <Line
@@ -92,6 +93,7 @@ export function WatchChart({
             strokeDasharray="7 5"
             strokeWidth={2.5}
             dot={false}
+            activeDot={false}
             isAnimationActive={false}
           />
           <Line
@@ -100,6 +102,7 @@ export function WatchChart({
             stroke="var(--steel)"
             strokeWidth={3}
             dot={false}
+            activeDot={false}
             isAnimationActive={false}
           />
           <Scatter dataKey="read" fill="var(--ink)" isAnimationActive={false} />
