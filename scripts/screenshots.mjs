@@ -64,6 +64,29 @@ const views = [
       await page.getByLabel('Gauge after each pull, psi').fill('58 82 92 96');
     },
   },
+  {
+    name: 'gauge-watch',
+    path: job('B38'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Any other check' }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Pressure-test the line alone' }).click();
+      await page.getByRole('button', { name: 'From an instrument' }).click();
+      await page.getByRole('button', { name: 'a small leak' }).click();
+      await page.getByRole('button', { name: /^Log it/ }).waitFor({ timeout: 120_000 });
+      await page.waitForTimeout(9000);
+      await page.evaluate(() => scrollTo(0, 0));
+    },
+  },
+  {
+    name: 'air-gap',
+    path: '/tools/air-gap',
+    prepare: async (page) => {
+      await page.getByLabel('Top leg, mm').fill('0.30');
+      await page.getByLabel('Bottom leg, mm').fill('0.45');
+    },
+  },
+  { name: 'spec-cards', path: '/specs?model=brakken%20fell%2052' },
+  { name: 'fuel-mix', path: '/tools/fuel', theme: 'dark' },
   { name: 'cause-map', path: `${job('B45')}/map` },
   {
     name: 'ways',
@@ -98,7 +121,7 @@ for (const { name, path, size: [width, height] = [1280, 800], theme = 'light', p
   const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme });
   const page = await context.newPage();
   await page.goto(base + path);
-  await page.locator('[data-tag], [data-suspect], [data-part], form').first().waitFor();
+  await page.locator('[data-tag], [data-suspect], [data-part], form, main section').first().waitFor();
   await page.evaluate(() => document.fonts.ready);
   await prepare?.(page);
   await page.waitForTimeout(300);

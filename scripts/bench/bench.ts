@@ -5,12 +5,13 @@ import { Bench } from 'tinybench';
 import { caseWith } from './caseWith';
 import { speedInChromium } from './inChromium';
 import { smallNetworks } from './networks';
+import { recovery } from './recovery';
 import { timesLine } from './timesLine';
 import { POLICIES, type Outcome, type Share } from './plays';
 
 /**
  * Speed of the inference, every policy played on the same drawn machines, and the plan against the exact optimum.
- * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed out.
+ * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
  */
 
 async function speed(): Promise<void> {
@@ -142,6 +143,7 @@ function flag(name: string): string | undefined {
 if (!process.argv.includes('--plays-only')) {
   await speed();
   await speedInChromium();
+  recovery();
 }
 smallNetworks();
 await policies(

@@ -47,10 +47,10 @@ export function LegsDrawing({
           y={RIM + 24}
           textAnchor="middle"
           fill="var(--paper)"
-          fontSize={20}
+          fontSize={17}
           fontWeight={700}
         >
-          {mm === null ? '–' : mm.toFixed(2)}
+          {i === 0 ? 'top' : 'bottom'} {mm === null ? '–' : mm.toFixed(2)}
         </text>
       ))}
       <text x={WIDE / 2} y={RIM + 24} textAnchor="middle" fill="var(--paper)" fontSize={15}>

@@ -12,7 +12,7 @@ import {
 } from '@rusty-wren/core/pressure';
 import { bothPressures, pressureWords, PRESSURE_UNITS, type PressureUnit } from '@rusty-wren/core/units';
 import { TriangleAlert, X } from 'lucide-react';
-import { useId, useMemo, useState, type FormEvent, type ReactElement } from 'react';
+import { lazy, Suspense, useId, useMemo, useState, type FormEvent, type ReactElement } from 'react';
 import { unitChosen } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
@@ -21,7 +21,9 @@ import { FromGauge } from '../feed/FromGauge';
 import { HeldVolume } from './HeldVolume';
 import { TakeTable } from '../TakeTable';
 import { gaugeIn, gaugeWord, noWatch, traceOf, withReading, type Volume, type Watch } from './watch';
-import { WatchChart } from './WatchChart';
+
+/** The chart comes when it is first drawn: most screens have none. */
+const WatchChart = lazy(() => import('./WatchChart').then((m) => ({ default: m.WatchChart })));
 
 /** Earlier watches on this job, to compare with. */
 export interface EarlierWatches {
@@ -217,7 +219,9 @@ export function GaugeWatch({
               That was more than {bothPressures(target.maxKpa, watch.unit)}: seals may have suffered.
             </p>
           )}
-          <WatchChart check={check} watched={watched} unit={watch.unit} seconds={goal} />
+          <Suspense fallback={<div className="mt-3 h-60" />}>
+            <WatchChart check={check} watched={watched} unit={watch.unit} seconds={goal} />
+          </Suspense>
           {watched.decay && watched.result !== 'holds' && (
             <p className="mt-1 text-lg">
               Leaks {mlAMinute(watched.leak * watched.decay.startKpa)} ml a minute, like a hole of{' '}
