@@ -4,6 +4,7 @@ import { readShorthand } from '@rusty-wren/core/shorthand';
 import { mmToThou } from '@rusty-wren/core/units';
 import { useId, useState, type FormEvent, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
+import { FigureInput } from '../ui/FigureInput';
 import { BandBar } from './BandBar';
 
 /** What is asked for, by check: the example is one a sound machine gives. */
@@ -58,12 +59,11 @@ export function Figures({
 
   return (
     <form onSubmit={submit} className="mb-4">
-      <label htmlFor={id} className="block font-semibold">
-        {ask.label}
-      </label>
-      <div className="mt-1 flex flex-wrap items-center gap-3">
-        <input
+      <div className="flex flex-wrap items-end gap-3">
+        <FigureInput
           id={id}
+          label={ask.label}
+          wide
           value={text}
           onChange={(e) => {
             if (e.target.value && !text) onStart?.();
@@ -71,10 +71,8 @@ export function Figures({
             setProblem(null);
           }}
           placeholder={ask.example}
-          autoComplete="off"
-          aria-invalid={problem !== null}
-          aria-describedby={problem ? `${id}-problem` : undefined}
-          className="min-h-14 w-72 max-w-full rounded-md border-2 border-line bg-card px-3 text-2xl font-semibold placeholder:font-normal placeholder:text-soft/70"
+          invalid={problem !== null}
+          describedBy={problem ? `${id}-problem` : undefined}
         />
         {onLog && (
           <Button type="submit" look={reading ? 'rust' : 'plain'} className="min-h-14 px-6 text-lg">

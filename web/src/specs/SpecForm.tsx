@@ -2,7 +2,7 @@ import type { SpecCard } from '@rusty-wren/contract';
 import type { MachineFacts } from '@rusty-wren/core/diagnosis';
 import { figuresOf, type SpecFigures } from '@rusty-wren/core/machine';
 import { useState, type FormEvent, type ReactElement } from 'react';
-import { NumberField } from '../instruments/NumberField';
+import { NumberField } from '../ui/NumberField';
 import { Button } from '../ui/Button';
 
 type Single = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix';

@@ -4,7 +4,7 @@ import { useState, type ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { problemWords, useCustomersQuery, useSetSpecsMutation, useSpecsQuery } from '../api/api';
-import { TakeTable } from '../instruments/TakeTable';
+import { TakeTable } from '../ui/TakeTable';
 import { Button } from '../ui/Button';
 import { RowButton } from '../ui/RowButton';
 import { Blank, Loading } from '../ui/State';

@@ -6,7 +6,7 @@ import {
   mixtureShift,
 } from '@rusty-wren/core/units';
 import { useState, type ReactElement } from 'react';
-import { NumberField } from '../instruments/NumberField';
+import { NumberField } from '../ui/NumberField';
 
 /** ISO standard temperature at an altitude, °C. */
 const usualAt = (metres: number): number => 15 - 0.0065 * metres;

@@ -1,7 +1,7 @@
 import { convert, QUANTITIES, type Quantity } from '@rusty-wren/core/units';
 import { useState, type ReactElement } from 'react';
-import { NumberField } from '../instruments/NumberField';
-import { OneOf } from '../instruments/OneOf';
+import { NumberField } from '../ui/NumberField';
+import { OneOf } from '../ui/OneOf';
 
 const NAMES: readonly { id: Quantity; label: string }[] = [
   { id: 'pressure', label: 'Pressure' },

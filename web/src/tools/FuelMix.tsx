@@ -1,7 +1,7 @@
 import { ageOfCan, correctCan, oilFor, splitCan, type FuelAge } from '@rusty-wren/core/fuel';
 import { format } from 'date-fns';
 import { useState, type ReactElement } from 'react';
-import { NumberField } from '../instruments/NumberField';
+import { NumberField } from '../ui/NumberField';
 
 const USUAL = 50;
 const AGE_WORDS: Readonly<Record<FuelAge, string>> = {

@@ -5,7 +5,7 @@ import { NavLink, useParams } from 'react-router';
 import { AirGap } from '../instruments/airgap/AirGap';
 import { SqueezeGauge } from '../instruments/compression/SqueezeGauge';
 import { Figures } from '../instruments/Figures';
-import { NumberField } from '../instruments/NumberField';
+import { NumberField } from '../ui/NumberField';
 import { GaugeWatch } from '../instruments/pressure/GaugeWatch';
 import { ScrewCounter } from '../instruments/screws/ScrewCounter';
 import { Air } from './Air';

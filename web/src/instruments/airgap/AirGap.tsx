@@ -5,8 +5,8 @@ import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { mmToThou, thouToMm } from '@rusty-wren/core/units';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/Button';
-import { NumberField } from '../NumberField';
-import { OneOf } from '../OneOf';
+import { NumberField } from '../../ui/NumberField';
+import { OneOf } from '../../ui/OneOf';
 import { LegsDrawing } from './LegsDrawing';
 
 const MEASURES = ['mm', 'thou', 'cards'] as const;

@@ -15,8 +15,9 @@ import { useId, useState, type FormEvent, type ReactElement } from 'react';
 import { gaugeSet } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
-import { NumberField } from '../NumberField';
-import { OneOf } from '../OneOf';
+import { FigureInput } from '../../ui/FigureInput';
+import { NumberField } from '../../ui/NumberField';
+import { OneOf } from '../../ui/OneOf';
 import { PullsDrawing } from './PullsDrawing';
 import { SqueezeStrip } from './SqueezeStrip';
 
@@ -98,26 +99,20 @@ export function SqueezeGauge({
         <span className="text-lg font-normal text-soft">{sources.squeezePsi}</span>
       </p>
       <div className="mt-3 flex flex-wrap items-end gap-3">
-        <div>
-          <label htmlFor={id} className="block font-semibold">
-            Gauge after each pull, psi
-          </label>
-          <input
-            id={id}
-            value={text}
-            onChange={(e) => {
-              if (e.target.value && !text) onStart?.();
-              setText(e.target.value);
-              setProblem(null);
-            }}
-            placeholder="62 98 117 124"
-            autoComplete="off"
-            inputMode="decimal"
-            aria-invalid={problem !== null}
-            aria-describedby={`${id}-problem`}
-            className="mt-1 min-h-14 w-72 max-w-full rounded-md border-2 border-line bg-card px-3 text-2xl font-semibold placeholder:font-normal placeholder:text-soft/70"
-          />
-        </div>
+        <FigureInput
+          id={id}
+          label="Gauge after each pull, psi"
+          wide
+          value={text}
+          onChange={(e) => {
+            if (e.target.value && !text) onStart?.();
+            setText(e.target.value);
+            setProblem(null);
+          }}
+          placeholder="62 98 117 124"
+          invalid={problem !== null}
+          describedBy={`${id}-problem`}
+        />
         {onLog && (
           <Button type="submit" look={reading ? 'rust' : 'plain'} className="min-h-14 px-6 text-lg">
             Log it

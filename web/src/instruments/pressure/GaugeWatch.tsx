@@ -16,10 +16,11 @@ import { lazy, Suspense, useId, useMemo, useState, type FormEvent, type ReactEle
 import { unitChosen } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
+import { FigureInput } from '../../ui/FigureInput';
 import { useNow } from '../useNow';
 import { FromGauge } from '../feed/FromGauge';
 import { HeldVolume } from './HeldVolume';
-import { TakeTable } from '../TakeTable';
+import { TakeTable } from '../../ui/TakeTable';
 import { gaugeIn, gaugeWord, noWatch, traceOf, withReading, type Volume, type Watch } from './watch';
 
 /** The chart comes when it is first drawn: most screens have none. */
@@ -149,25 +150,18 @@ export function GaugeWatch({
         </p>
       )}
       <form onSubmit={add} className="mt-3 flex flex-wrap items-end gap-3">
-        <div>
-          <label htmlFor={id} className="block font-semibold">
-            {gaugeWord(check)} now, {watch.unit}
-          </label>
-          <input
-            id={id}
-            value={text}
-            onChange={(e) => {
-              setText(e.target.value);
-              setProblem(null);
-            }}
-            inputMode="decimal"
-            autoComplete="off"
-            placeholder={pressureWords(target.testKpa, watch.unit).split(' ')[0]}
-            aria-invalid={problem !== null}
-            aria-describedby={`${id}-says`}
-            className="mt-1 min-h-14 w-36 rounded-md border-2 border-line bg-card px-3 text-2xl font-semibold placeholder:font-normal placeholder:text-soft/70"
-          />
-        </div>
+        <FigureInput
+          id={id}
+          label={`${gaugeWord(check)} now, ${watch.unit}`}
+          value={text}
+          onChange={(e) => {
+            setText(e.target.value);
+            setProblem(null);
+          }}
+          placeholder={pressureWords(target.testKpa, watch.unit).split(' ')[0]}
+          invalid={problem !== null}
+          describedBy={`${id}-says`}
+        />
         <Button type="submit" look={watched.result ? 'plain' : 'rust'} className="min-h-14 px-6 text-lg">
           {started ? 'Read' : 'Start the watch'}
         </Button>

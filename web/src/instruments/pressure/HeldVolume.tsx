@@ -1,6 +1,6 @@
 import { TARGETS, type PressureCheck, type Watched } from '@rusty-wren/core/pressure';
 import { useState, type ReactElement } from 'react';
-import { NumberField } from '../NumberField';
+import { NumberField } from '../../ui/NumberField';
 import type { Volume } from './watch';
 
 const FROM: Readonly<Record<Watched['volumeFrom'], string>> = {

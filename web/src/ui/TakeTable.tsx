@@ -1,6 +1,6 @@
 import { ClipboardPaste } from 'lucide-react';
 import { useState, type DragEvent, type ReactElement } from 'react';
-import { Button } from '../ui/Button';
+import { Button } from './Button';
 
 /** A table pasted or dropped. What cannot be taken stays in the field with the reason. */
 export function TakeTable({

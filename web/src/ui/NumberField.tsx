@@ -1,3 +1,4 @@
+import { FigureInput } from './FigureInput';
 import { useId, useState, type ReactElement } from 'react';
 
 /** The number a field holds, null when it is empty, or why it is none: one sentence naming the field. */
@@ -20,7 +21,6 @@ export function NumberField({
   placeholder,
   min,
   max,
-  wide = false,
   autoFocus = false,
   onChange,
 }: {
@@ -29,7 +29,6 @@ export function NumberField({
   placeholder?: string;
   min: number;
   max: number;
-  wide?: boolean;
   autoFocus?: boolean;
   onChange: (value: number | null) => void;
 }): ReactElement {
@@ -38,25 +37,20 @@ export function NumberField({
   const [problem, setProblem] = useState<string | null>(null);
   return (
     <div>
-      <label htmlFor={id} className="block font-semibold">
-        {label}
-      </label>
-      <input
+      <FigureInput
         id={id}
+        label={label}
         autoFocus={autoFocus}
-        inputMode="decimal"
-        autoComplete="off"
         value={text}
         placeholder={placeholder}
-        aria-invalid={problem !== null}
-        aria-describedby={problem ? `${id}-problem` : undefined}
+        invalid={problem !== null}
+        describedBy={problem ? `${id}-problem` : undefined}
         onChange={(e) => {
           setText(e.target.value);
           const read = numberIn(e.target.value, { label, min, max });
           setProblem('problem' in read ? read.problem : null);
           if ('value' in read) onChange(read.value);
         }}
-        className={`mt-1 min-h-14 rounded-md border-2 border-line bg-card px-3 text-2xl font-semibold placeholder:font-normal placeholder:text-soft/70 ${wide ? 'w-72 max-w-full' : 'w-36'}`}
       />
       {problem && (
         <p id={`${id}-problem`} role="alert" className="mt-1 max-w-72 font-semibold text-rust">
