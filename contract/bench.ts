@@ -39,6 +39,7 @@ export const besidesTheFigures = {
   hoseMl: Joi.number().min(0).max(100),
   floorPsi: Joi.number().min(20).max(250),
   dryPsi: Joi.number().min(1).max(400),
+  simulated: Joi.boolean(),
   turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
   trace,
 } as const;

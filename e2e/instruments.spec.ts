@@ -73,6 +73,23 @@ test('an instrument feeds the watch live, and the log says that it was a stand-i
   await expect(trail(page).getByText(/leak, .* psi in \d+ s, simulated$/)).toBeVisible();
 });
 
+test('a gauge and a tachometer feed their checks too', async ({ page }) => {
+  await checkIn(page, saw('Feed 1'));
+  await pick(page, 'Measure compression');
+  await step(page).getByRole('button', { name: 'From an instrument' }).click();
+  await step(page).getByRole('button', { name: 'a worn-out one' }).click();
+  await expect(step(page).getByLabel('Gauge after each pull, psi')).toHaveValue(/^\d+( \d+){3}/);
+  await expect(step(page).getByText('Low', { exact: true })).toBeVisible();
+  await step(page).getByRole('button', { name: 'Log it' }).click();
+  await expect(trail(page).getByText(/^low, \d+ .* psi, simulated$/)).toBeVisible();
+  await pick(page, 'Read the idle speed');
+  await step(page).getByRole('button', { name: 'From an instrument' }).click();
+  await step(page).getByRole('button', { name: 'about right' }).click();
+  await expect(step(page).getByText(/^\d+ rpm, band/)).toBeVisible();
+  await step(page).getByRole('button', { name: 'Log it' }).click();
+  await expect(trail(page).getByText(/rpm, simulated$/)).toBeVisible();
+});
+
 test('a watch goes on though another entry is logged meanwhile', async ({ page }) => {
   await checkIn(page, saw('Watch 3'));
   await pick(page, 'Pressure-test the tank');

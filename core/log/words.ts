@@ -35,6 +35,7 @@ export function readingWords(reading: Reading): string {
     reading.decompressor === 'open' && 'valve open',
     reading.throttle === 'shut' && 'throttle shut',
     reading.engine === 'cold' && 'cold',
+    reading.simulated && 'simulated',
     reading.dryPsi && `${reading.dryPsi} dry`,
   ];
   return parts.filter(Boolean).join(', ');

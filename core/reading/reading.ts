@@ -19,6 +19,8 @@ export interface Reading extends SqueezeSetting {
   rpm?: readonly number[];
   /** Mixture screws, turns out from the seat. */
   turns?: { L?: number; H?: number };
+  /** Read by a stand-in instrument, not by a real one. */
+  simulated?: boolean;
   /** A gauge watched over time. */
   trace?: Trace;
 }

@@ -1,3 +1,4 @@
+import type { FeedLine, StandIn } from '@rusty-wren/contract';
 import type { CheckDef, MachineFacts } from '@rusty-wren/core/diagnosis';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { readShorthand } from '@rusty-wren/core/shorthand';
@@ -5,6 +6,7 @@ import { mmToThou } from '@rusty-wren/core/units';
 import { useId, useState, type FormEvent, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { FigureInput } from '../ui/FigureInput';
+import { FromGauge } from './feed/FromGauge';
 import { BandBar } from './BandBar';
 
 /** What is asked for, by check: the example is one a sound machine gives. */
@@ -14,6 +16,16 @@ const ASKS: Partial<Record<CheckDef['id'], { label: string; example: string }>> 
   'plug-gap': { label: 'Plug gap, mm', example: '0.6' },
   'metering-lever': { label: 'Lever over its reference, mm; below it, minus', example: '0.1' },
 };
+
+const RPM = ['rpm'] as const;
+/** The latest so many speeds are judged together: enough to see it wander. */
+const SPEEDS = 8;
+
+/** Stand-in tachometers about a sound speed. */
+const standInsFor = (rpm: number): { label: string; standIn: StandIn }[] => [
+  { label: 'about right', standIn: { instrument: 'tachometer', rpm, seed: 31 } },
+  { label: 'far too slow', standIn: { instrument: 'tachometer', rpm: Math.max(1500, rpm * 0.7), seed: 32 } },
+];
 
 /** The reading a line of figures stands for, or why it stands for none. */
 function understand(
@@ -42,14 +54,26 @@ export function Figures({
   onLog?: (reading: Reading) => void;
 }): ReactElement | null {
   const [text, setText] = useState('');
+  const [simulated, setSimulated] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
   const ask = ASKS[check.id];
   if (!ask) return null;
   const read = text.trim() ? understand(check, text, ask.example) : null;
-  const reading = read && 'reading' in read ? read.reading : null;
+  const reading = read && 'reading' in read ? { ...read.reading, ...(simulated && { simulated }) } : null;
   const judged = reading && judgeReading(check.id, reading, machine);
 
+  const hear = (lines: readonly FeedLine[]): void => {
+    onStart?.();
+    setText(
+      lines
+        .slice(-SPEEDS)
+        .map((line) => Math.round(line.value))
+        .join(' '),
+    );
+    setSimulated(lines.some((line) => line.simulated));
+    setProblem(null);
+  };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     if (!read) return setProblem(`${ask.label}: nothing is written.`);
@@ -68,6 +92,7 @@ export function Figures({
           onChange={(e) => {
             if (e.target.value && !text) onStart?.();
             setText(e.target.value);
+            setSimulated(false);
             setProblem(null);
           }}
           placeholder={ask.example}
@@ -80,6 +105,9 @@ export function Figures({
           </Button>
         )}
       </div>
+      {check.reading === 'speed' && (
+        <FromGauge units={RPM} standIns={standInsFor(Number(ask.example))} onReadings={hear} />
+      )}
       {problem && (
         <p id={`${id}-problem`} role="alert" className="mt-2 font-semibold text-rust">
           {problem}

@@ -1,4 +1,4 @@
-import type { SqueezeReading } from '@rusty-wren/contract';
+import type { FeedLine, SqueezeReading, StandIn } from '@rusty-wren/contract';
 import {
   fitPlateau,
   gaugeOf,
@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button';
 import { FigureInput } from '../../ui/FigureInput';
 import { NumberField } from '../../ui/NumberField';
 import { OneOf } from '../../ui/OneOf';
+import { FromGauge } from '../feed/FromGauge';
 import { PullsDrawing } from './PullsDrawing';
 import { SqueezeStrip } from './SqueezeStrip';
 
@@ -28,6 +29,13 @@ const WORDS: Readonly<Record<string, string>> = {
   rises: 'Rises',
   unchanged: 'Unchanged',
 };
+const PSI = ['psi'] as const;
+/** Stand-in gauges, by the engine they are on. */
+const STAND_INS: readonly { label: string; standIn: StandIn }[] = [
+  { label: 'a sound engine', standIn: { instrument: 'compression', plateauPsi: 138, seed: 21 } },
+  { label: 'a tired one', standIn: { instrument: 'compression', plateauPsi: 104, seed: 22 } },
+  { label: 'a worn-out one', standIn: { instrument: 'compression', plateauPsi: 68, seed: 23 } },
+];
 /** Pulls after which the needle has usually stopped. */
 const USUAL_PULLS = '4 to 6';
 
@@ -61,13 +69,20 @@ export function SqueezeGauge({
   });
   const [dry, setDry] = useState<number | null>(dryPsi ?? null);
   const [gaugeOpen, setGaugeOpen] = useState(false);
+  const [simulated, setSimulated] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
   const read = text.trim() ? readShorthand(`compression-gauge ${text}`) : null;
   const psi = read?.ok && read.entry.kind === 'finding' ? read.entry.body.reading?.psi : undefined;
   const wet = check === 'compression-wet';
   const reading: Reading | null = psi
-    ? { psi, ...setting, ...gauge, ...(wet && dry !== null && { dryPsi: dry }) }
+    ? {
+        psi,
+        ...setting,
+        ...gauge,
+        ...(wet && dry !== null && { dryPsi: dry }),
+        ...(simulated && { simulated }),
+      }
     : null;
   const judged = reading && judgeReading(check, reading, machine);
   const plateau = psi ? fitPlateau(psi) : null;
@@ -82,6 +97,12 @@ export function SqueezeGauge({
   };
   const band = [here(squeezePsi[0]), here(squeezePsi[1])] as const;
 
+  const hear = (lines: readonly FeedLine[]): void => {
+    onStart?.();
+    setText(lines.map((line) => Math.round(line.value)).join(' '));
+    setSimulated(lines.some((line) => line.simulated));
+    setProblem(null);
+  };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     if (!text.trim()) return setProblem('Gauge after each pull: nothing is written.');
@@ -107,6 +128,7 @@ export function SqueezeGauge({
           onChange={(e) => {
             if (e.target.value && !text) onStart?.();
             setText(e.target.value);
+            setSimulated(false);
             setProblem(null);
           }}
           placeholder="62 98 117 124"
@@ -179,6 +201,7 @@ export function SqueezeGauge({
           Starting valve open
         </label>
       </div>
+      <FromGauge units={PSI} standIns={STAND_INS} onReadings={hear} />
       {wet && (
         <div className="mt-3">
           <NumberField label="Dry, psi" value={dry} min={1} max={400} onChange={setDry} />
