@@ -1,4 +1,5 @@
 import { checkOf, type CheckId } from '@rusty-wren/core/diagnosis';
+import { MOST_POINTS } from '@rusty-wren/core/pressure';
 import { PRESSURE_UNITS } from '@rusty-wren/core/units';
 import Joi from 'joi';
 
@@ -9,7 +10,7 @@ const reading = (max: number): Joi.AlternativesSchema =>
     Joi.array().items(Joi.number().min(-5).max(max)).min(1).max(60),
   );
 
-/** A gauge watched over time: at most 2,000 readings are kept in a log. */
+/** A gauge watched over time: at most as many readings as a table may have. */
 const trace = Joi.object({
   unit: Joi.string()
     .valid(...PRESSURE_UNITS)
@@ -21,7 +22,7 @@ const trace = Joi.object({
         .length(2),
     )
     .min(1)
-    .max(2000)
+    .max(MOST_POINTS)
     .required(),
   strokes: Joi.number().min(0.1).max(500),
   strokeMl: Joi.number().min(0.1).max(200),

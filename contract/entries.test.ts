@@ -14,12 +14,19 @@ const problem = (value: unknown): string | null => {
   return error ? clearMessage(error) : null;
 };
 
+/** A watched gauge of so many readings. */
+const watch = (count: number) => ({
+  unit: 'psi',
+  points: Array.from({ length: count }, (_, n) => [n / 10, 7]),
+});
+
 describe('entries', () => {
   it.each([
     ['complaint', { complaint: 'flooded' }],
     ['history', { answers: { monthsStored: 3 } }],
     ['finding', { check: 'fuel-smell', result: 'stale', sureness: 'fair' }],
     ['finding', { check: 'coil-gap', reading: { mm: [0.3, 0.4] }, sureness: 'sure' }],
+    ['finding', { check: 'line-pressure', reading: { trace: watch(10_000) }, sureness: 'sure' }],
     ['took-off', { part: 'recoil' }],
     ['put-back', { thing: 'a washer' }],
     ['repair', { cause: 'coil-failed', outcome: 'no-change' }],
@@ -27,7 +34,7 @@ describe('entries', () => {
     ['verdict', { behind: 'intake-leak', answer: 'waived' }],
     ['note', { text: 'x' }],
     ['stage', { stage: 'parts', waitingFor: 'a kit' }],
-  ])('%s %j is taken', (kind, body) => {
+  ])('%s is taken (%#)', (kind, body) => {
     expect(problem(entry(kind, body))).toBeNull();
   });
 
@@ -48,6 +55,22 @@ describe('entries', () => {
       'coil-gap is read in mm',
     ],
     [entry('finding', { check: 'coil-gap', sureness: 'sure' }), 'body must contain at least one of'],
+    [
+      entry('finding', { check: 'line-pressure', reading: { trace: watch(10_001) }, sureness: 'sure' }),
+      'body.reading.trace.points must contain less than or equal to 10000 items',
+    ],
+    [
+      entry('finding', {
+        check: 'line-pressure',
+        reading: { trace: { unit: 'psi', points: [[0, -7]] } },
+        sureness: 'sure',
+      }),
+      'body.reading.trace.points[0][1] must be greater than or equal to 0',
+    ],
+    [
+      entry('finding', { check: 'fuel-smell', result: 'fresh', pulls: 20, sureness: 'sure' }),
+      'body: pulls make no difference to fuel-smell',
+    ],
     [entry('took-off', { part: 'recoil', thing: 'x' }), 'body contains a conflict'],
     [entry('verdict', { behind: 'intake-leak' }), 'body.answer is required'],
     [entry('verdict', { settles: 'coil-failed', answer: 'waived' }), 'body.answer is not allowed'],
@@ -56,7 +79,7 @@ describe('entries', () => {
     [entry('note', { text: 'x' }, { id: '7' }), 'id must be a valid GUID'],
     [entry('note', { text: 'x' }, { notedAt: 'yesterday' }), 'notedAt must be in iso format'],
     [entry('note', { text: 'x' }, { seq: 4 }), 'seq is not allowed'],
-  ])('%j is refused', (value, says) => {
+  ])('is refused (%#)', (value, says) => {
     expect(problem(value)).toContain(says);
   });
 });

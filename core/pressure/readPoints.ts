@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { PRESSURE_UNITS, type PressureUnit } from '../units';
 
 /** More points than any watch gives; a longer file is something else. */
-const MOST_POINTS = 10_000;
+export const MOST_POINTS = 10_000;
 /** No gauge of this trade reads higher, in any unit. */
 const MOST_GAUGE = 2_000;
 

@@ -4,6 +4,8 @@ import type { ReactElement } from 'react';
 import { Area, ComposedChart, Line, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts';
 
 const STEPS = 60;
+/** More dots than this would only hide each other. */
+const MOST_DRAWN = 400;
 
 interface Row {
   t: number;
@@ -50,7 +52,9 @@ export function WatchChart({
     rows.push(row);
   }
   const offset = points.findIndex(([t]) => t >= from);
+  const every = Math.ceil(points.length / MOST_DRAWN);
   points.forEach(([t, p], i) => {
+    if (i % every !== 0) return;
     const counted = decay?.counted[i - offset] ?? true;
     rows.push(counted && i >= offset ? { t, read: at(p) } : { t, bump: at(p) });
   });
