@@ -69,6 +69,13 @@ test('an instrument feeds the watch live, and the log says that it was a stand-i
   await expect(step(page).getByText('Simulated', { exact: true })).toBeVisible();
   const log = step(page).getByRole('button', { name: /^Log it: (fast|slow) leak$/ });
   await expect(log).toBeVisible();
+  // Begun again, the old instrument is not heard any more.
+  await step(page).getByRole('button', { name: 'Start over' }).click();
+  await page.waitForTimeout(1500);
+  await expect(step(page).getByRole('button', { name: 'Start the watch' })).toBeVisible();
+  await step(page).getByRole('button', { name: 'From an instrument' }).click();
+  await step(page).getByRole('button', { name: 'a large leak' }).click();
+  await expect(log).toBeVisible();
   await log.click();
   await expect(trail(page).getByText(/leak, .* psi in \d+ s, simulated$/)).toBeVisible();
 });

@@ -81,6 +81,7 @@ export function GaugeWatch({
   const target = TARGETS[check];
   const [watch, setWatch] = useState<Watch>(() => noWatch(unit));
   const [volume, setVolume] = useState<Volume>({ from: 'ordinary' });
+  const [tries, setTries] = useState(0);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
@@ -113,6 +114,11 @@ export function GaugeWatch({
   const chooseUnit = (next: PressureUnit): void => {
     dispatch(unitChosen(next));
     if (!started) setWatch(noWatch(next));
+  };
+  const startOver = (): void => {
+    setWatch(noWatch(unit));
+    // An instrument that still speaks would fill the new watch with the old one.
+    setTries(tries + 1);
   };
   const hear = (lines: readonly FeedLine[]): void => {
     const first = lines[0];
@@ -235,14 +241,14 @@ export function GaugeWatch({
           ))}
           {!fed && <Readings watch={watch} onChange={setWatch} />}
           <div className="mt-3 flex flex-wrap gap-3">
-            <Button className="min-h-14" onClick={() => setWatch(noWatch(unit))}>
+            <Button className="min-h-14" onClick={startOver}>
               Start over
             </Button>
           </div>
         </>
       )}
       <HeldVolume check={check} watched={watched} volume={volume} onChange={setVolume} />
-      <FromGauge units={PRESSURE_UNITS} standIns={standInsFor(check)} onReadings={hear} />
+      <FromGauge key={tries} units={PRESSURE_UNITS} standIns={standInsFor(check)} onReadings={hear} />
       {!started && <TakeTable what="A watch kept as a table: seconds and gauge" onTake={take} />}
     </section>
   );
