@@ -23,7 +23,7 @@ export function FromGauge({
   const [on, setOn] = useState(false);
   const [channel, setChannel] = useState<string | null>(null);
   const [start, { error, isLoading }] = useStartStandInMutation();
-  const heard = useFeed(on);
+  const { heard, listening } = useFeed(on);
   const lines = channel === null ? undefined : heard.get(channel);
   useEffect(() => {
     if (lines) onReadings(lines);
@@ -53,7 +53,11 @@ export function FromGauge({
       ) : (
         <>
           <p className="text-lg">
-            {channels.length === 0 ? 'Listening. No instrument speaks yet.' : 'Speaking now:'}
+            {!listening
+              ? 'Beginning to listen…'
+              : channels.length === 0
+                ? 'Listening. No instrument speaks yet.'
+                : 'Speaking now:'}
           </p>
           <div className="flex flex-wrap gap-2">
             {channels.map(([name, said]) => (
@@ -65,7 +69,7 @@ export function FromGauge({
           <p className="mt-2 text-lg text-soft">Or a stand-in that shows</p>
           <div className="flex flex-wrap gap-2">
             {standIns.map(({ label, standIn }) => (
-              <Button key={label} disabled={isLoading} onClick={() => void begin(standIn)}>
+              <Button key={label} disabled={isLoading || !listening} onClick={() => void begin(standIn)}>
                 {label}
               </Button>
             ))}

@@ -5,11 +5,19 @@ import { useEffect, useState } from 'react';
  * What instruments are saying, while `on`: every line heard since, by channel, newest channel last. Nothing is asked of
  * the server while it is off.
  */
-export function useFeed(on: boolean): ReadonlyMap<string, readonly FeedLine[]> {
+export function useFeed(on: boolean): {
+  heard: ReadonlyMap<string, readonly FeedLine[]>;
+  /** Nothing said from now on is missed. */
+  listening: boolean;
+} {
+  const [listening, setListening] = useState(false);
   const [heard, setHeard] = useState<ReadonlyMap<string, readonly FeedLine[]>>(new Map());
   useEffect(() => {
     if (!on) return;
     const source = new EventSource('/api/feed');
+    // The server sends a beat once it has begun to listen for this bench.
+    source.addEventListener('beat', () => setListening(true));
+    source.addEventListener('error', () => setListening(false));
     source.addEventListener('readings', (event) => {
       const lines = JSON.parse(event.data as string) as FeedLine[];
       setHeard((before) => {
@@ -21,7 +29,8 @@ export function useFeed(on: boolean): ReadonlyMap<string, readonly FeedLine[]> {
     return () => {
       source.close();
       setHeard(new Map());
+      setListening(false);
     };
   }, [on]);
-  return heard;
+  return { heard, listening };
 }
