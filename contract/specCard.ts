@@ -1,13 +1,8 @@
-import type { SpecFigures } from '@rusty-wren/core/machine';
+import type { SpecFigures, SpecLine } from '@rusty-wren/core/machine';
 import Joi from 'joi';
 
 /** A model's card: the maker's figures as far as they are known, and where they were read. */
-export interface SpecCard {
-  maker: string;
-  model: string;
-  figures: SpecFigures;
-  source?: string;
-}
+export type SpecCard = SpecLine;
 
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
 

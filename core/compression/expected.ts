@@ -14,8 +14,8 @@ export const gaugeOf = (ratio: number, altitudeM = 0): number =>
   ATMOSPHERE_PSI * ambientFraction(altitudeM) * (ratio ** N - 1);
 
 /**
- * By how much a hose that is filled anew at every pull (its check valve at the gauge end) lowers the ratio of an engine:
- * its volume (ml) joins what is left above the piston. Displacement in cc.
+ * The ratio left of an engine's when a hose is filled anew at every pull (its check valve at the gauge end): its volume
+ * (ml) joins what is left above the piston. Displacement in cc.
  */
 export function ratioWithHose(ratio: number, displacementCc: number, hoseMl: number): number {
   const swept = TRAPPED * displacementCc;

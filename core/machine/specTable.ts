@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { SpecFigures } from './figures';
 
-/** One line of a spec table, in the order of its columns. */
+/** A model's card: the maker's figures as far as they are known, and where they were read. One line of a spec table. */
 export interface SpecLine {
   maker: string;
   model: string;
