@@ -36,6 +36,7 @@ export const besidesTheFigures = {
   decompressor: Joi.string().valid('open', 'closed', 'none'),
   altitudeM: Joi.number().min(-450).max(6000),
   throttle: Joi.string().valid('open', 'shut'),
+  contact: Joi.string().valid('quiet', 'scrape'),
   engine: Joi.string().valid('warm', 'cold'),
   hoseMl: Joi.number().min(0).max(100),
   floorPsi: Joi.number().min(20).max(250),

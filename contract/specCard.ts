@@ -27,6 +27,7 @@ export const specFiguresSchema = Joi.object({
   baseL: Joi.number().min(0).max(6),
   baseH: Joi.number().min(0).max(6),
   mix: Joi.number().min(10).max(100),
+  ratio: Joi.number().min(3).max(14),
 }).custom((value: SpecFigures, helpers) =>
   value.idle !== undefined && value.clutch !== undefined && value.idle >= value.clutch
     ? helpers.message({ custom: '{{#label}}: idle must be below the clutch speed' })

@@ -9,24 +9,36 @@ const both = (mm: number): string => `${mm.toFixed(2)} mm (${(mmToThou(mm) / 100
 
 /**
  * Judges the coil air gap from each leg (mm; one or two legs) against a band. Uneven when one leg is in band and the other is not, or
- * the two lie on opposite sides.
+ * the two lie on opposite sides. Legs that measure right but scrape over a full turn touch somewhere: tight.
  */
-export function judgeLegs(legs: readonly number[], band: Band = COIL_GAP_MM): Judged {
+export function judgeLegs(
+  legs: readonly number[],
+  band: Band = COIL_GAP_MM,
+  contact?: 'quiet' | 'scrape',
+): Judged {
   const [low, high] = band;
   const side = legs.map((mm) => (mm < low - FEELER_MM / 2 ? -1 : mm > high + FEELER_MM / 2 ? 1 : 0));
   const worst = legs.reduce((w, mm) =>
     Math.abs(mm - (low + high) / 2) > Math.abs(w - (low + high) / 2) ? mm : w,
   );
   const same = side.every((s) => s === side[0]);
-  const result = !same ? 'uneven' : side[0] === 0 ? 'in-band' : side[0] === 1 ? 'wide' : 'tight';
+  const measured = !same ? 'uneven' : side[0] === 0 ? 'in-band' : side[0] === 1 ? 'wide' : 'tight';
+  const scrapes = contact === 'scrape';
+  const result = scrapes && measured === 'in-band' ? 'tight' : measured;
   const nearEdge = [low, high].some((edge) => Math.abs(worst - edge) < FEELER_MM);
   return {
     result,
-    sureness: nearEdge && result !== 'in-band' ? 'fair' : 'sure',
+    sureness: nearEdge && measured !== 'in-band' ? 'fair' : 'sure',
     value: worst,
     band,
     unit: 'mm',
-    says: `${legs.map(both).join(' and ')}, band ${low}–${high} mm`,
+    says: `${legs.map(both).join(' and ')}, band ${low}–${high} mm${
+      scrapes
+        ? measured === 'in-band'
+          ? ', yet it scrapes: feel for a high spot or a worn bearing'
+          : ', and scrapes'
+        : ''
+    }`,
   };
 }
 

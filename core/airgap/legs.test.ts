@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { COIL_GAP_MM } from '../machine';
-import { cardThickness, moveWords, readLegs } from './index';
+import { cardThickness, judgeLegs, moveWords, readLegs } from './index';
 
 describe('a card', () => {
   it('is measured by ten of them: 3.6 mm of ten is 0.36 mm a card', () => {
@@ -47,5 +47,18 @@ describe('two legs', () => {
   it('name the worst end first, in words', () => {
     const { moves } = readLegs(0.42, 0.15, COIL_GAP_MM);
     expect(moves.map(moveWords)).toEqual(['Lower end out by 0.15 mm', 'Upper end in by 0.11 mm']);
+  });
+});
+
+describe('contact heard over a full turn', () => {
+  it('makes legs that measure right tight, and says so', () => {
+    expect(judgeLegs([0.3, 0.31])).toMatchObject({ result: 'in-band' });
+    expect(judgeLegs([0.3, 0.31], COIL_GAP_MM, 'quiet')).toMatchObject({ result: 'in-band' });
+    const scraping = judgeLegs([0.3, 0.31], COIL_GAP_MM, 'scrape');
+    expect(scraping).toMatchObject({ result: 'tight', says: expect.stringContaining('yet it scrapes') });
+  });
+
+  it('leaves an uneven pair uneven', () => {
+    expect(judgeLegs([0.3, 0.1], COIL_GAP_MM, 'scrape')).toMatchObject({ result: 'uneven' });
   });
 });

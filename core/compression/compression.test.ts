@@ -1,13 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-  fitPlateau,
-  gaugeOf,
-  judgeCompression,
-  judgeWet,
-  ratioBehindHose,
-  ratioFor,
-  ratioWithHose,
-} from './index';
+import { fitPlateau, judgeCompression, judgeWet, ratioBehindHose, ratioWithHose } from './index';
+import { gaugeOf, ratioFor } from '../machine';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 

@@ -1,8 +1,8 @@
 import type { MachineFacts } from '../diagnosis';
-import { figuresOf } from '../machine';
+import { figuresOf, gaugeOf } from '../machine';
 import type { Judged } from '../reading';
 import { ambientFraction } from '../units';
-import { gaugeOf, ratioBehindHose } from './expected';
+import { ratioBehindHose } from './expected';
 import { fitPlateau } from './plateau';
 
 /** How the squeeze was measured, besides the gauge. */

@@ -35,6 +35,8 @@ export function readingWords(reading: Reading): string {
     reading.decompressor === 'open' && 'valve open',
     reading.throttle === 'shut' && 'throttle shut',
     reading.engine === 'cold' && 'cold',
+    reading.contact === 'scrape' && 'scrapes',
+    reading.contact === 'quiet' && 'quiet when turned',
     reading.simulated && 'simulated',
     reading.dryPsi && `${reading.dryPsi} dry`,
   ];

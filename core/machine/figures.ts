@@ -1,5 +1,6 @@
 import type { MachineFacts } from '../diagnosis';
 import { classOf, type Band } from './classes';
+import { gaugeOf } from './ratio';
 
 /** A maker's own figures for a model, as far as they are known. */
 export interface SpecFigures {
@@ -9,6 +10,8 @@ export interface SpecFigures {
   full?: Band;
   /** Compression gauge, warm, at sea level, psi. */
   squeezePsi?: Band;
+  /** Compression ratio above the exhaust port, where no gauge figure is given. */
+  ratio?: number;
   /** Coil air gap and plug gap, mm. */
   gapMm?: Band;
   plugGapMm?: Band;
@@ -22,7 +25,7 @@ export interface SpecFigures {
 }
 
 /** What a machine is judged by: a figure of each kind, none missing but the clutch speed. */
-export interface Figures extends Required<Omit<SpecFigures, 'clutch'>> {
+export interface Figures extends Required<Omit<SpecFigures, 'clutch' | 'ratio'>> {
   clutch: number | null;
 }
 export type FigureName = keyof Figures;
@@ -45,18 +48,27 @@ export function shopBand(readings: readonly number[] = []): Band | null {
   return [middle * (1 - SAME_MODEL), middle * (1 + SAME_MODEL)];
 }
 
+/** A gauge on a sound engine of a stated ratio reads within this share of what the ratio gives. */
+const BY_RATIO = 0.08;
+
+/** The squeeze band a stated compression ratio gives, psi at sea level. */
+function bandOfRatio(ratio: number): Band {
+  const psi = gaugeOf(ratio);
+  return [Math.round(psi * (1 - BY_RATIO)), Math.round(psi * (1 + BY_RATIO))];
+}
+
 /** The figures a machine is judged by, and in words where each comes from: the maker, this shop, or the class. */
 export function figuresOf(
   machine: MachineFacts,
 ): Figures & { sources: Readonly<Record<FigureName, string>> } {
   const usual = classOf(machine);
-  const spec = machine.spec ?? {};
+  const { ratio, ...spec } = machine.spec ?? {};
   const own = shopBand(machine.shopSqueezePsi);
   const figures: Figures = {
     idle: usual.idle,
     clutch: usual.clutch,
     full: usual.full,
-    squeezePsi: own ?? usual.squeezePsi,
+    squeezePsi: own ?? (ratio === undefined ? usual.squeezePsi : bandOfRatio(ratio)),
     gapMm: COIL_GAP_MM,
     plugGapMm: PLUG_GAP_MM,
     leverMm: 0,
@@ -69,6 +81,7 @@ export function figuresOf(
     if (spec[name] !== undefined) return 'the maker’s figure';
     if (name === 'squeezePsi' && own)
       return `this shop’s ${machine.shopSqueezePsi?.length} readings of the model`;
+    if (name === 'squeezePsi' && ratio !== undefined) return `its ratio of ${ratio}`;
     return usual.name;
   };
   return {

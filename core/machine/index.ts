@@ -9,3 +9,4 @@ export {
   type Figures,
   type SpecFigures,
 } from './figures';
+export { gaugeOf, ratioFor } from './ratio';

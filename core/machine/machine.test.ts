@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { figuresOf, readSpecTable, shopBand, specTable, SPEC_COLUMNS, type SpecLine } from './index';
+import { figuresOf, gaugeOf, readSpecTable, shopBand, specTable, SPEC_COLUMNS, type SpecLine } from './index';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 
@@ -18,6 +18,20 @@ describe('figures', () => {
       100, 110,
     ]);
     expect(shopBand([160, 170])).toBeNull();
+  });
+
+  it('take a stated compression ratio before the class, after the shop’s own readings', () => {
+    const { squeezePsi, sources } = figuresOf({ ...SAW, spec: { ratio: 6.5 } });
+    expect(squeezePsi[0]).toBeLessThan(gaugeOf(6.5));
+    expect(squeezePsi[1]).toBeGreaterThan(gaugeOf(6.5));
+    expect(sources.squeezePsi).toBe('its ratio of 6.5');
+    const shopSqueezePsi = [160, 170, 165];
+    expect(figuresOf({ ...SAW, shopSqueezePsi, spec: { ratio: 6.5 } }).squeezePsi).toEqual(
+      shopBand(shopSqueezePsi),
+    );
+    expect(figuresOf({ ...SAW, spec: { ratio: 6.5, squeezePsi: [100, 110] } }).squeezePsi).toEqual([
+      100, 110,
+    ]);
   });
 });
 

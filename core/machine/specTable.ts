@@ -9,9 +9,9 @@ export interface SpecLine {
   source?: string;
 }
 
-type Single = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix';
+type Single = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix' | 'ratio';
 type Pair = 'full' | 'squeezePsi' | 'gapMm' | 'plugGapMm';
-const SINGLES: readonly Single[] = ['idle', 'clutch', 'leverMm', 'baseL', 'baseH', 'mix'];
+const SINGLES: readonly Single[] = ['idle', 'clutch', 'leverMm', 'baseL', 'baseH', 'mix', 'ratio'];
 const PAIRS: readonly Pair[] = ['full', 'squeezePsi', 'gapMm', 'plugGapMm'];
 
 /** Columns of a spec table; a band has one for its low and one for its high edge. */

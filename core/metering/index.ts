@@ -1,1 +1,2 @@
 export { judgeLever } from './judge';
+export { compareButtons, type ButtonCompared } from './button';

@@ -2,7 +2,7 @@ import type { Band } from '../machine';
 import type { Judged } from '../reading';
 
 /** Tolerance either side of the lever's reference, mm: tenths matter. */
-const TOLERANCE_MM = 0.15;
+export const TOLERANCE_MM = 0.15;
 
 /**
  * Judges the metering lever from its height over the reference face (mm; positive is proud, high, rich), where the

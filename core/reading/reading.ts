@@ -15,6 +15,8 @@ export interface Reading extends SqueezeSetting {
   dryPsi?: number;
   /** Gaps and heights, mm. Coil gap: top leg, bottom leg. */
   mm?: readonly number[];
+  /** Coil gap: what was heard over a full turn by hand. */
+  contact?: 'quiet' | 'scrape';
   /** Speeds, rpm. */
   rpm?: readonly number[];
   /** Mixture screws, turns out from the seat. */
@@ -59,7 +61,7 @@ export function judgeReading(check: CheckId, reading: Reading, machine: MachineF
     case 'plug-gap':
       return mm[0] === undefined ? missing('mm') : judgePlugGap(mm[0], figuresOf(machine).plugGapMm);
     case 'coil-gap':
-      return mm.length ? judgeLegs(mm, figuresOf(machine).gapMm) : missing('mm');
+      return mm.length ? judgeLegs(mm, figuresOf(machine).gapMm, reading.contact) : missing('mm');
     case 'metering-lever':
       return mm[0] === undefined ? missing('mm') : judgeLever(mm[0], figuresOf(machine).leverMm);
     case 'screw-turns':

@@ -1,0 +1,1 @@
+export { followStopWire, STOP_WIRE, type StopWireOutcome, type StopWireStep } from './stopWire';
