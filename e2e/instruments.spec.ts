@@ -168,6 +168,52 @@ test('screws are counted by tapping eighths', async ({ page }) => {
   await expect(trail(page).getByText('far out, L 1/4, H 3')).toBeVisible();
 });
 
+test('the stop wire is gone through step by step, by keyboard, to where the short is', async ({ page }) => {
+  await checkIn(page, { ...saw('Stop 1'), complaints: ['Will not fire'] });
+  await pick(page, 'Spark with the stop wire off');
+  const answer = (name: string) => step(page).getByRole('button', { name, exact: true }).first();
+  await expect(step(page).getByText('1. Wire on, switch at run. Tester on the lead.')).toBeVisible();
+  await answer('Nothing').press('Enter');
+  await expect(step(page).getByText('2. Pull the stop wire off the coil.')).toBeVisible();
+  await answer('Nothing').press('Enter');
+  await expect(step(page).getByText('Not the stop circuit')).toBeVisible();
+  await answer('Take back').press('Enter');
+  // In the dark, and only fairly sure.
+  await answer('Lights out').press('Enter');
+  const dark = page.getByRole('dialog', { name: 'Lights out' });
+  await page.keyboard.press('Space');
+  await page.keyboard.press('n');
+  await page.keyboard.press('Enter');
+  await dark.getByRole('button', { name: 'Fairly' }).press('Enter');
+  await expect(step(page).getByText('3. Wire back on the coil. Unplug it at the switch.')).toBeVisible();
+  await answer('Spark').press('Enter');
+  await expect(step(page).getByText('The switch is shorted')).toBeVisible();
+  await answer('Log it').press('Enter');
+  await expect(trail(page).getByText('comes back, shorted in the switch')).toBeVisible();
+  await expect(trail(page).getByText('Top cover')).toBeVisible();
+});
+
+test('a gap that measures right but scrapes is tight, and a substitute diaphragm is held to the old one', async ({
+  page,
+}) => {
+  await checkIn(page, saw('Scrape 1'));
+  await pick(page, 'Measure the coil air gap');
+  await step(page).getByLabel('Top leg, mm').fill('0.30');
+  await step(page).getByLabel('Bottom leg, mm').fill('0.31');
+  await expect(step(page).getByText('Right', { exact: true })).toBeVisible();
+  await step(page).getByRole('radio', { name: 'Scrapes' }).click();
+  await expect(step(page).getByText('Too tight', { exact: true })).toBeVisible();
+  await step(page).getByRole('button', { name: 'Log it: too tight' }).click();
+  await expect(trail(page).getByText('tight, 0.30 and 0.31 mm, scrapes')).toBeVisible();
+
+  await page.goto('/tools/button');
+  await page.getByLabel('Old button, mm').fill('1.2');
+  await page.getByLabel('Substitute, mm').fill('1.6');
+  await expect(page.getByRole('status')).toHaveText(/0.40 mm prouder: it leans on the lever and floods/);
+  await page.getByLabel('Substitute, mm').fill('1.25');
+  await expect(page.getByRole('status')).toHaveText(/it fits/);
+});
+
 test('lights out: a faint spark is read in the dark by keyboard', async ({ page }) => {
   await checkIn(page, { ...saw('Dark 1'), complaints: ['Will not fire'] });
   await pick(page, 'Look at the spark');

@@ -16,6 +16,7 @@ import type { Reading } from '@rusty-wren/core/reading';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Instrument } from '../instruments/Instrument';
+import { StopWireSequence } from '../instruments/spark/StopWireSequence';
 import { LightsOutStep } from '../instruments/spark/LightsOutStep';
 import { inSentence, minutesWords, percent } from '../rack/words';
 import type { JobAtBench, Log } from './useJob';
@@ -89,9 +90,12 @@ export function NextCheck({
   const opens = toOpen(check.access, new Set(off));
   const minutes = check.minutes + openingMinutes(check.access, new Set(off));
 
-  const record = (body: { result: string; sureness?: Sureness } | { reading: Reading }): void => {
+  const openUp = (): void => {
     // What had to come off to get there is off now: the tray must know.
     for (const part of opens) log('took-off', { part });
+  };
+  const record = (body: { result: string; sureness?: Sureness } | { reading: Reading }): void => {
+    openUp();
     const counted = pulls === '' ? {} : { pulls: Number(pulls) };
     log('finding', { check: checkId, sureness, ...counted, ...body });
     onLogged();
@@ -152,6 +156,16 @@ export function NextCheck({
         )}
         {check.id === 'spark-tester' && (
           <LightsOutStep onResult={(result, how) => record({ result, sureness: how })} />
+        )}
+        {check.id === 'spark-stop-wire-off' && (
+          <StopWireSequence
+            onStart={onMeasuring}
+            onLog={(findings, how) => {
+              openUp();
+              for (const finding of findings) log('finding', { ...finding, sureness: how });
+              onLogged();
+            }}
+          />
         )}
         <div className="flex flex-wrap gap-2" role="group" aria-label="Result">
           {check.results.map((result, i) => (

@@ -5,7 +5,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { NumberField } from '../ui/NumberField';
 import { Button } from '../ui/Button';
 
-type Single = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix';
+type Single = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix' | 'ratio';
 type Pair = 'full' | 'squeezePsi' | 'gapMm' | 'plugGapMm';
 
 const PAIRS: readonly { name: Pair; label: string; min: number; max: number }[] = [
@@ -21,6 +21,7 @@ const SINGLES: readonly { name: Single; label: string; min: number; max: number 
   { name: 'baseH', label: 'H baseline, turns', min: 0, max: 6 },
   { name: 'leverMm', label: 'Lever, mm', min: -5, max: 5 },
   { name: 'mix', label: 'Petrol to one oil', min: 10, max: 100 },
+  { name: 'ratio', label: 'Compression ratio', min: 3, max: 14 },
 ];
 
 /** A pair may be half typed; a card may not. */
@@ -86,7 +87,7 @@ export function SpecForm({
             key={name}
             {...field}
             value={draft[name] ?? null}
-            placeholder={String(usual[name] ?? 'none')}
+            placeholder={name === 'ratio' ? 'none' : String(usual[name] ?? 'none')}
             onChange={(value) => change({ [name]: value ?? undefined })}
           />
         ))}

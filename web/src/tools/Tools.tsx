@@ -6,6 +6,7 @@ import { AirGap } from '../instruments/airgap/AirGap';
 import { SqueezeGauge } from '../instruments/compression/SqueezeGauge';
 import { Figures } from '../instruments/Figures';
 import { NumberField } from '../ui/NumberField';
+import { ButtonHeight } from '../instruments/metering/ButtonHeight';
 import { GaugeWatch } from '../instruments/pressure/GaugeWatch';
 import { ScrewCounter } from '../instruments/screws/ScrewCounter';
 import { Air } from './Air';
@@ -36,6 +37,7 @@ const TOOLS: readonly Tool[] = [
   { id: 'air-gap', name: 'Coil air gap', judges: true, show: (machine) => <AirGap machine={machine} /> },
   { id: 'plug-gap', name: 'Plug gap', ...figures('plug-gap') },
   { id: 'lever', name: 'Metering lever', ...figures('metering-lever') },
+  { id: 'button', name: 'Diaphragm button', show: () => <ButtonHeight /> },
   { id: 'screws', name: 'Screw turns', judges: true, show: (machine) => <ScrewCounter machine={machine} /> },
   { id: 'fuel', name: 'Fuel mix', show: () => <FuelMix /> },
   { id: 'air', name: 'Altitude and weather', show: () => <Air /> },

@@ -1,6 +1,7 @@
 import { causeOf, OUTCOMES, type CauseId, type Outcome } from '@rusty-wren/core/diagnosis';
 import type { Settled } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
+import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
 import { Button } from '../../ui/Button';
 import type { Log } from '../useJob';
 import { BIG_BUTTON, StepHead } from './StepHead';
@@ -11,6 +12,9 @@ const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   'no-change': 'Changed nothing',
 };
 
+/** Repairs that fit a metering diaphragm, perhaps a substitute. */
+const FITS_A_DIAPHRAGM: readonly CauseId[] = ['metering-diaphragm-stiff', 'metering-diaphragm-proud'];
+
 /** A cause is settled: mend it and say how that turned out. */
 export function RepairStep({ settled, log }: { settled: Settled; log: Log }): ReactElement {
   const cause = causeOf(settled.cause);
@@ -19,6 +23,12 @@ export function RepairStep({ settled, log }: { settled: Settled; log: Log }): Re
     <section aria-label="Repair">
       <StepHead eyebrow="Mend it" title={cause.name} aside={`${cause.minutes} min`} />
       <p className="mt-3 text-2xl">{cause.remedy}.</p>
+      {FITS_A_DIAPHRAGM.includes(cause.id) && (
+        <div className="mt-5">
+          <h3 className="text-2xl font-semibold">The new one beside the old</h3>
+          <ButtonHeight onLog={(text) => log('note', { text })} />
+        </div>
+      )}
       <label className="mt-5 block max-w-xl">
         <span className="font-semibold">What was done, if worth keeping</span>
         <input

@@ -18,6 +18,11 @@ const RESULT_WORDS: Readonly<Record<string, string>> = {
   tight: 'Too tight',
   uneven: 'One leg off',
 };
+const CONTACT = [
+  { id: 'unheard', label: 'Not yet' },
+  { id: 'quiet', label: 'Quiet' },
+  { id: 'scrape', label: 'Scrapes' },
+] as const;
 /** Ten cards of the usual kind, mm. */
 const USUAL_STACK = { mm: 3.6, count: 10 };
 
@@ -38,6 +43,7 @@ export function AirGap({
     bottom: null,
   });
   const [spacing, setSpacing] = useState<number | null>(null);
+  const [contact, setContact] = useState<(typeof CONTACT)[number]['id']>('unheard');
   const [setting, setSetting] = useState(false);
   const toMm = (value: number | null): number | null => {
     if (value === null) return null;
@@ -50,7 +56,10 @@ export function AirGap({
   const bottom = toMm(typed.bottom);
   const { gapMm, sources } = figuresOf(machine);
   const both = top !== null && bottom !== null;
-  const reading: Reading = { mm: [top, bottom].filter((mm) => mm !== null) };
+  const reading: Reading = {
+    mm: [top, bottom].filter((mm) => mm !== null),
+    ...(contact !== 'unheard' && { contact }),
+  };
   const judged = reading.mm?.length ? judgeReading('coil-gap', reading, machine) : null;
   const result = judged && 'result' in judged ? judged.result : null;
   const legs = both ? readLegs(top, bottom, gapMm, spacing ?? LEG_SPACING_MM) : null;
@@ -109,6 +118,10 @@ export function AirGap({
           onChange={setSpacing}
         />
       </div>
+      <p className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 text-lg font-semibold">
+        Turned once by hand
+        <OneOf label="Turned once by hand" options={CONTACT} value={contact} onChange={setContact} />
+      </p>
       {onLog && result && (
         <Button look="rust" className="mt-3 min-h-14 px-6 text-lg" onClick={() => onLog(reading)}>
           Log it: {RESULT_WORDS[result]?.toLowerCase()}

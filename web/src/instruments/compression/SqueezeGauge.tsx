@@ -1,13 +1,7 @@
 import type { FeedLine, SqueezeReading, StandIn } from '@rusty-wren/contract';
-import {
-  fitPlateau,
-  gaugeOf,
-  ratioFor,
-  ratioWithHose,
-  type SqueezeSetting,
-} from '@rusty-wren/core/compression';
+import { fitPlateau, ratioWithHose, type SqueezeSetting } from '@rusty-wren/core/compression';
 import type { CheckId, MachineFacts } from '@rusty-wren/core/diagnosis';
-import { figuresOf } from '@rusty-wren/core/machine';
+import { figuresOf, gaugeOf, ratioFor } from '@rusty-wren/core/machine';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { psiToBar } from '@rusty-wren/core/units';
