@@ -1,0 +1,5 @@
+export { burn, engineOf, SET_RICH, type Controls, type EngineState, type SimulatedEngine } from './engine';
+export { EFFECTS, type Effects } from './faults';
+export { makeOf, type EngineMake } from './make';
+export { GUIDED_S, guidedRun, type Screws } from './runs';
+export { PLAIN, soundOf, type SoundRecipe, type SpeedPoint } from './sound';

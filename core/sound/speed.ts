@@ -1,0 +1,156 @@
+import { CANDIDATES } from './candidates';
+import { HumFilter, withoutHum } from './hum';
+import { decibelsUnder, powerAt } from './loudness';
+import { Path } from './path';
+import { Decimator } from './resample';
+import { HALF_WINDOW_S, LOW_BY, Scorer } from './score';
+
+/** Seconds from one reading of the speed to the next. */
+export const HOP_S = 0.02;
+
+/** The speed at one moment of a recording. */
+export interface SpeedReading {
+  /** s from the beginning. */
+  t: number;
+  /** Turns of the crank a minute. */
+  rpm: number;
+  /** 0 to 1; below `HEARD` there is no engine to be heard. */
+  confidence: number;
+  /** How strongly it fires every other turn, 0 to 1. */
+  fourStroke: number;
+}
+export const HEARD = 0.35;
+
+/** A contrast (log of power) from which an engine is as good as certain. */
+const CERTAIN = 1.1;
+const confidenceOf = (score: number): number => Math.min(1, Math.max(0, score / CERTAIN));
+
+/** Frames looked ahead before a live reading is given. */
+const LAG = 5;
+const REMEMBERS = 100;
+/** The loudest moment is forgotten at this rate a frame: half of it in about 15 s. */
+const FORGETS = 0.9991;
+
+/**
+ * The engine's speed along a recording: mono PCM of `rate` samples a second in, a reading every 20 ms out, for a two-stroke
+ * single (rpm = 60 f). Whichever way the speeds of all frames together are likeliest is taken, so that a missing fundamental,
+ * a burble or a hum does not make it jump. `full` is the machine's own full speed, rpm, where known: it tells burbling at
+ * speed from half that speed. `progress` is told the share done and may return false to stop: then null. Throws on a rate
+ * under 8,000 a second.
+ */
+export function speedsOf(
+  samples: Float32Array,
+  rate: number,
+  { full, progress }: { full?: number; progress?: (share: number) => boolean } = {},
+): SpeedReading[] | null {
+  const decimator = new Decimator(rate);
+  const x = withoutHum(decimator.push(samples), decimator.rate);
+  const sound = { full: x, low: new Decimator(decimator.rate, LOW_BY).push(x) };
+  const scorer = new Scorer(decimator.rate, full);
+  const path = new Path(HOP_S);
+  const hop = HOP_S * decimator.rate;
+  const frames = Math.floor(x.length / hop);
+  const powers = Array.from({ length: frames }, (_, i) => powerAt(x, (i + 0.5) * hop, decimator.rate));
+  const loudest = powers.reduce((most, p) => Math.max(most, p), 0);
+  const scored: Float32Array[] = [];
+  const halves: Float32Array[] = [];
+  for (let i = 0; i < frames; i++) {
+    const frame = scorer.score(sound, (i + 0.5) * hop, decibelsUnder(powers[i]!, loudest));
+    path.push(frame.scores);
+    scored.push(frame.scores);
+    halves.push(frame.halves);
+    if (i % 50 === 49 && progress?.(i / frames / 2) === false) return null;
+  }
+  const readings: SpeedReading[] = [];
+  for (const [i, c] of path.trace().entries()) {
+    scorer.take(sound, (i + 0.5) * hop, c);
+    readings.push({
+      t: (i + 0.5) * HOP_S,
+      rpm: 60 * scorer.sharpen(c),
+      confidence: confidenceOf(scored[i]![c]!),
+      fourStroke: halves[i]![c]!,
+    });
+    if (i % 50 === 49 && progress?.(0.5 + i / frames / 2) === false) return null;
+  }
+  return readings;
+}
+
+const joined = (a: Float32Array, b: Float32Array): Float32Array<ArrayBuffer> => {
+  const both = new Float32Array(a.length + b.length);
+  both.set(a);
+  both.set(b, a.length);
+  return both;
+};
+
+/** The speed of a microphone's sound as it comes: readings follow the sound by about 0.2 s. */
+export class LiveSpeed {
+  readonly #decimator: Decimator;
+  readonly #hum: HumFilter;
+  readonly #scorer: Scorer;
+  readonly #path = new Path(HOP_S);
+  readonly #hop: number;
+  readonly #half: number;
+  readonly #lower: Decimator;
+  #full = new Float32Array(0);
+  #low = new Float32Array(0);
+  /** Sample the held ones begin at. */
+  #from = 0;
+  #frame = 0;
+  #loudest = 0;
+  readonly #pending: { scores: Float32Array; halves: Float32Array; sharp: Map<number, number> }[] = [];
+
+  /** `rate`: samples a second; `full`: the machine's own full speed, rpm, where it is known. */
+  constructor(rate: number, full?: number) {
+    this.#decimator = new Decimator(rate);
+    this.#lower = new Decimator(this.#decimator.rate, LOW_BY);
+    this.#hum = new HumFilter(this.#decimator.rate);
+    this.#scorer = new Scorer(this.#decimator.rate, full);
+    this.#hop = HOP_S * this.#decimator.rate;
+    this.#half = HALF_WINDOW_S * this.#decimator.rate;
+  }
+
+  /** More sound in; the readings that are settled by it out. */
+  push(samples: Float32Array): SpeedReading[] {
+    const more = this.#hum.push(this.#decimator.push(samples));
+    this.#full = joined(this.#full, more);
+    this.#low = joined(this.#low, this.#lower.push(more));
+    const readings: SpeedReading[] = [];
+    for (;;) {
+      const centre = (this.#frame + 0.5) * this.#hop;
+      const sound = { full: this.#full, low: this.#low };
+      const at = centre - this.#from;
+      if (at + this.#half > Math.min(sound.full.length, LOW_BY * sound.low.length)) break;
+      const power = powerAt(sound.full, at, this.#decimator.rate);
+      this.#loudest = Math.max(power, this.#loudest * FORGETS);
+      const under = decibelsUnder(power, this.#loudest);
+      const frame = this.#scorer.score(sound, at, under);
+      this.#path.push(frame.scores);
+      const way = this.#path.trace(LAG + 1);
+      // The spectrum is at hand now only: sharpen where the way may yet lead.
+      const here = way[way.length - 1]!;
+      const sharp = new Map<number, number>();
+      for (let c = Math.max(0, here - 2); c <= Math.min(CANDIDATES.length - 1, here + 2); c++)
+        sharp.set(c, this.#scorer.sharpen(c));
+      this.#pending.push({ ...frame, sharp });
+      this.#frame++;
+      if (this.#pending.length > LAG) {
+        const due = this.#pending.shift()!;
+        const c = way[0]!;
+        readings.push({
+          t: (this.#frame - 1 - LAG + 0.5) * HOP_S,
+          rpm: 60 * (due.sharp.get(c) ?? CANDIDATES[c]!),
+          confidence: confidenceOf(due.scores[c]!),
+          fourStroke: due.halves[c]!,
+        });
+      }
+      this.#path.forget(REMEMBERS);
+    }
+    const past = Math.floor(((this.#frame + 0.5) * this.#hop - this.#half - this.#from) / LOW_BY);
+    if (past > 0) {
+      this.#full = this.#full.slice(past * LOW_BY);
+      this.#low = this.#low.slice(past);
+      this.#from += past * LOW_BY;
+    }
+    return readings;
+  }
+}
