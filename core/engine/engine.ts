@@ -156,8 +156,7 @@ export function engineOf(
   },
 ): SimulatedEngine {
   const chance = chanceFrom(seed);
-  const normal = (): number =>
-    Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
+  const normal = (): number => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
   const effects = together(faults);
   const idleX = (make.idle / make.full) * FULL_X;
   const baseOpening = idleOpening(idleX);
@@ -211,10 +210,7 @@ export function engineOf(
     const lifts = film * ((0.04 + (0.96 * q) / Q_FULL) / FILM_S);
     film += (FILM_SHARE * fuel - lifts) * STEP_S;
     // A rich idle wets the crankcase slowly; a rush of air dries it.
-    wet = Math.max(
-      0,
-      wet + (Math.max(0, r - 1.25) / 14 - (q > 0.25 ? wet / 0.4 : wet / 40)) * STEP_S,
-    );
+    wet = Math.max(0, wet + (Math.max(0, r - 1.25) / 14 - (q > 0.25 ? wet / 0.4 : wet / 40)) * STEP_S);
     warm += ((Number(on) - warm) / WARM_S) * STEP_S * (on ? 1 : 0.1);
     const vapour = 0.62 + 0.38 * Math.min(1, warm);
     r = airflow > 0 ? (((1 - FILM_SHARE) * fuel + lifts) / airflow) * vapour + wet : 0;
@@ -226,8 +222,7 @@ export function engineOf(
     unsteady += (-unsteady / 0.12) * STEP_S + rough * normal() * Math.sqrt(STEP_S / 0.12);
     const missed = (effects.misfires ?? 0) + (effects.misfiresHot ?? 0) * Number(warm > 0.97);
     const sparks = 1 - Math.min(1, missed * (0.6 + 0.8 * chance()));
-    const torque =
-      (effects.squeeze ?? 1) * c * density * burn(r) * (1 - p4 / 2) * (1 + unsteady) * sparks;
+    const torque = (effects.squeeze ?? 1) * c * density * burn(r) * (1 - p4 / 2) * (1 + unsteady) * sparks;
     const grips = make.clutch === null || x > (make.clutch / make.full) * FULL_X ? 1 : 0;
     const asks = ((effects.drag ?? 0) + 0.55 * load * grips) * (x > 0 ? 1 : 0);
     x = Math.max(0, x + ((Number(on) * torque - friction(x) - asks) / INERTIA_S) * STEP_S);

@@ -68,7 +68,12 @@ const BURST = 0.25;
 const PULSE_S = 0.0012;
 
 /** One engine's pulses, fan and chain, before the room: exhaust and intake by the turn. */
-function pulses(track: readonly SpeedPoint[], recipe: SoundRecipe, rate: number, chance: () => number): Float32Array {
+function pulses(
+  track: readonly SpeedPoint[],
+  recipe: SoundRecipe,
+  rate: number,
+  chance: () => number,
+): Float32Array {
   const normal = (): number => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
   const seconds = track.at(-1)?.t ?? 0;
   const n = Math.floor(seconds * rate);
@@ -108,8 +113,7 @@ function pulses(track: readonly SpeedPoint[], recipe: SoundRecipe, rate: number,
     const turn = 2 * Math.PI * phase;
     const pace = turnsHz / 100;
     if (recipe.fan)
-      y +=
-        0.1 * pace * (recipe.fan.level * Math.sin(recipe.fan.blades * turn) + recipe.fan.rush * normal());
+      y += 0.1 * pace * (recipe.fan.level * Math.sin(recipe.fan.blades * turn) + recipe.fan.rush * normal());
     if (recipe.chain) y += 0.1 * recipe.chain.level * pace * Math.sin(recipe.chain.aTurn * turn + 1);
     out[i] = y;
   }
@@ -160,7 +164,10 @@ export function soundOf(
       { t: 0, rpm: other.rpm },
       { t: x.length / rate, rpm: other.rpm * 1.02 },
     ];
-    add(pulses(steady, { ...recipe, exhaust: { hz: recipe.exhaust.hz * 0.7, q: 3 } }, rate, chance), 10 ** (-other.downDb / 20));
+    add(
+      pulses(steady, { ...recipe, exhaust: { hz: recipe.exhaust.hz * 0.7, q: 3 } }, rate, chance),
+      10 ** (-other.downDb / 20),
+    );
   }
   if (hum) {
     const at = chance();

@@ -1,6 +1,6 @@
 /** Mains frequencies, Hz, and how many multiples of each are taken out. */
 const MAINS = [50, 60] as const;
-const MULTIPLES = 10;
+const MULTIPLES = 7;
 /** How long a line must stand still to be taken for hum, s. An engine's own lines wander sooner. */
 const STEADY_S = 0.9;
 

@@ -1,7 +1,7 @@
 /** Enough of the spectrum for the harmonics of any engine speed, Hz. */
 const RATE = 8000;
 /** Length of the low-pass on either side, in samples of the lower rate. */
-const LOBES = 8;
+const LOBES = 6;
 
 /**
  * Brings a signal down by a whole number so that its rate is the lowest not under 8,000 a second, through a windowed-sinc

@@ -103,7 +103,12 @@ export class Scorer {
   constructor(rate: number, full = ANY_FULL) {
     this.spectra = WINDOWS.map(
       (w) =>
-        new Spectrum(rate / w.by, w.seconds, w.aroundHz, Math.min(TOP_HZ + 50, MOST_HARMONICS * w.upTo * 1.03)),
+        new Spectrum(
+          rate / w.by,
+          w.seconds,
+          w.aroundHz,
+          Math.min(TOP_HZ + 50, MOST_HARMONICS * w.upTo * 1.03),
+        ),
     );
     this.#combs = Array.from(CANDIDATES, (hz) => combOf(hz, this.spectra, full));
   }
@@ -124,14 +129,17 @@ export class Scorer {
     for (let w = 0; w < WINDOWS.length; w++) this.#look(w, sound, centre);
     const scores = new Float32Array(CANDIDATES.length).fill(-10);
     const halves = new Float32Array(CANDIDATES.length);
-    this.#combs.forEach(({ window, on, between, weights, odds, costs }, c) => {
+    for (let c = 0; c < this.#combs.length; c++) {
+      const { window, on, between, weights, odds, costs } = this.#combs[c]!;
       const { pressed } = this.spectra[window]!;
       let [odd, even, empty] = [0, 0, 0];
-      for (let k = 0; k < on.length; k++) {
-        const w = weights[k]!;
-        if (k % 2 === 0) odd += w * pressed[on[k]!]!;
-        else even += w * pressed[on[k]!]!;
-        empty += w * pressed[between[k]!]!;
+      for (let k = 0; k < on.length; k += 2) {
+        odd += weights[k]! * pressed[on[k]!]!;
+        empty += weights[k]! * pressed[between[k]!]!;
+      }
+      for (let k = 1; k < on.length; k += 2) {
+        even += weights[k]! * pressed[on[k]!]!;
+        empty += weights[k]! * pressed[between[k]!]!;
       }
       const contrast = odd + even - empty;
       const [oddMean, evenMean] = [odd / odds, even / (1 - odds)];
@@ -148,7 +156,7 @@ export class Scorer {
         scores[twice] = other;
         halves[twice] = Math.min(1, Math.max(0, (oddMean - empty) / Math.max(0.3, evenMean - empty)));
       }
-    });
+    }
     return { scores, halves };
   }
 

@@ -21,9 +21,16 @@ export interface SpeedReading {
 }
 export const HEARD = 0.35;
 
-/** A contrast (log of power) from which an engine is as good as certain. */
-const CERTAIN = 1.1;
-const confidenceOf = (score: number): number => Math.min(1, Math.max(0, score / CERTAIN));
+/** The contrasts (log of power, meant over a tenth of a second or so) that noise alone may have, and that only an engine has. */
+const CHANCE = 0.5;
+const CERTAIN = 1.2;
+/** Frames to either side that a contrast is meant over. */
+const MEANT_OVER = 5;
+
+function confidenceOf(contrasts: readonly number[]): number {
+  const mean = contrasts.reduce((s, v) => s + v, 0) / contrasts.length;
+  return Math.min(1, Math.max(0, (mean - CHANCE) / (CERTAIN - CHANCE)));
+}
 
 /** Frames looked ahead before a live reading is given. */
 const LAG = 5;
@@ -49,7 +56,7 @@ export function speedsOf(
   const scorer = new Scorer(decimator.rate, full);
   const path = new Path(HOP_S);
   const hop = HOP_S * decimator.rate;
-  const frames = Math.floor(x.length / hop);
+  const frames = Math.floor(samples.length / rate / HOP_S + 1e-6);
   const powers = Array.from({ length: frames }, (_, i) => powerAt(x, (i + 0.5) * hop, decimator.rate));
   const loudest = powers.reduce((most, p) => Math.max(most, p), 0);
   const scored: Float32Array[] = [];
@@ -62,12 +69,14 @@ export function speedsOf(
     if (i % 50 === 49 && progress?.(i / frames / 2) === false) return null;
   }
   const readings: SpeedReading[] = [];
-  for (const [i, c] of path.trace().entries()) {
+  const way = path.trace();
+  const contrasts = Array.from(way, (c, i) => scored[i]![c]!);
+  for (const [i, c] of way.entries()) {
     scorer.take(sound, (i + 0.5) * hop, c);
     readings.push({
       t: (i + 0.5) * HOP_S,
       rpm: 60 * scorer.sharpen(c),
-      confidence: confidenceOf(scored[i]![c]!),
+      confidence: confidenceOf(contrasts.slice(Math.max(0, i - MEANT_OVER), i + MEANT_OVER + 1)),
       fourStroke: halves[i]![c]!,
     });
     if (i % 50 === 49 && progress?.(0.5 + i / frames / 2) === false) return null;
@@ -139,7 +148,7 @@ export class LiveSpeed {
         readings.push({
           t: (this.#frame - 1 - LAG + 0.5) * HOP_S,
           rpm: 60 * (due.sharp.get(c) ?? CANDIDATES[c]!),
-          confidence: confidenceOf(due.scores[c]!),
+          confidence: confidenceOf([due, ...this.#pending].map((frame, i) => frame.scores[way[i]!]!)),
           fourStroke: due.halves[c]!,
         });
       }

@@ -30,6 +30,7 @@ export const PLACES: readonly { name: string; recipe: SoundRecipe }[] = [
   { name: 'hum 50 Hz', recipe: { ...PLAIN, hum: { hz: 50, level: 0.7 } } },
   { name: 'phone, no bass', recipe: { ...PLAIN, bassCutHz: 450 } },
   { name: 'overdriven', recipe: { ...PLAIN, clipAt: 0.15 } },
+  { name: 'loud intake', recipe: { ...PLAIN, intake: { hz: 480, q: 2, level: 0.8 } } },
   { name: 'another engine', recipe: { ...PLAIN, other: { rpm: 6100, downDb: 8 } } },
   {
     name: 'unheard: trimmer, hall',

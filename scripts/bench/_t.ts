@@ -1,0 +1,2 @@
+import { ears } from '/work/main/scripts/bench/ear';
+ears(9);
