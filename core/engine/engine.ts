@@ -8,7 +8,7 @@ import type { EngineMake } from './make';
  *
  *   charge a rev   c = A / (A + K x)            A: opening, 1 at full throttle
  *   speed          J dx/dt = torque − friction − load
- *   torque         q c η(r) (1 − p4/2) × sparks  η falls off either side of r = 0.97, steeply when lean
+ *   torque         q c η(r) (1 − 0.45 p4) × sparks  η falls off either side of r = 0.97, steeply when lean
  *   friction       F0 + F1 x + F2 x²             the fan takes the square
  *   high circuit   share h = H Q²/(Q² + Q0²)     venturi depression goes with airflow Q = c x squared; L carries the rest
  *   mixture        r = (L's flow + H's flow) / √density × metered air / all air
@@ -34,6 +34,10 @@ const HIGH_SHARE = 0.84;
 const BLED = 0.65;
 const REFILL_S = 1.6;
 const WARM_S = 60;
+/** Flow of a tapered screw goes with its turns to this power. */
+const FLOW_POWER = 0.65;
+/** Torque a four-stroking turn loses: the next one burns the more. */
+const FOUR_LOSES = 0.45;
 /** Below this share of full speed it stalls. */
 const STALL = 0.085;
 const CHAMBER_S = 2.5;
@@ -90,7 +94,7 @@ const friction = (x: number): number => F0 + F1 * x + F2 * x * x;
 const charge = (opening: number, x: number): number => opening / (opening + K * x);
 /** Share of four-stroking turns at a mixture under a load of 0 to 1, and a charge of 0 (idle's) to 1. */
 const fourStroking = (r: number, load: number, full: number): number =>
-  sigmoid((r - (1.13 + 0.3 * load)) / 0.028) * full;
+  sigmoid((r - (1.15 + 0.3 * load)) / 0.048) * full;
 
 /** The idle opening at which the well-set engine turns at `x`. */
 function idleOpening(x: number): number {
@@ -103,7 +107,7 @@ const FULL_X = ((): number => {
   let [low, high] = [0.5, 2];
   for (let i = 0; i < 50; i++) {
     const x = (low + high) / 2;
-    const torque = charge(1, x) * burn(SET_RICH) * (1 - fourStroking(SET_RICH, 0, 1) / 2);
+    const torque = charge(1, x) * burn(SET_RICH) * (1 - FOUR_LOSES * fourStroking(SET_RICH, 0, 1));
     if (torque > friction(x)) low = x;
     else high = x;
   }
@@ -111,7 +115,8 @@ const FULL_X = ((): number => {
 })();
 
 /** Flow of a screw `turns` out when it is right at `right`. */
-const flowOf = (turns: number, right: number): number => SET_RICH * (Math.max(0, turns) / right) ** 0.8;
+const flowOf = (turns: number, right: number): number =>
+  SET_RICH * (Math.max(0, turns) / right) ** FLOW_POWER;
 
 const together = (causes: readonly CauseId[]): Effects =>
   causes.reduce<Effects>((all, cause) => {
@@ -222,7 +227,8 @@ export function engineOf(
     unsteady += (-unsteady / 0.12) * STEP_S + rough * normal() * Math.sqrt(STEP_S / 0.12);
     const missed = (effects.misfires ?? 0) + (effects.misfiresHot ?? 0) * Number(warm > 0.97);
     const sparks = 1 - Math.min(1, missed * (0.6 + 0.8 * chance()));
-    const torque = (effects.squeeze ?? 1) * c * density * burn(r) * (1 - p4 / 2) * (1 + unsteady) * sparks;
+    const torque =
+      (effects.squeeze ?? 1) * c * density * burn(r) * (1 - FOUR_LOSES * p4) * (1 + unsteady) * sparks;
     const grips = make.clutch === null || x > (make.clutch / make.full) * FULL_X ? 1 : 0;
     const asks = ((effects.drag ?? 0) + 0.55 * load * grips) * (x > 0 ? 1 : 0);
     x = Math.max(0, x + ((Number(on) * torque - friction(x) - asks) / INERTIA_S) * STEP_S);

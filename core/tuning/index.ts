@@ -1,1 +1,15 @@
+export { advise, SEEN, type Advice, type Seen } from './advise';
 export { judgeSpeed, judgeTurns, speedBand } from './judge';
+export {
+  ledgerOf,
+  moveInWords,
+  SCREWS,
+  wayBack,
+  type Ledger,
+  type LedgerEvent,
+  type LedgerLine,
+  type Positions,
+  type Screw,
+  type ScrewMove,
+} from './ledger';
+export { readBlip, type Blip, type TrackPoint } from './track';

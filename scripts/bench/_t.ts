@@ -1,2 +1,0 @@
-import { ears } from '/work/main/scripts/bench/ear';
-ears(9);
