@@ -7,8 +7,19 @@ import {
   SURENESS,
   type CheckId,
 } from '@rusty-wren/core/diagnosis';
-import { BEHIND_ANSWERS, ENTRY_KINDS, STAGES, type Bodies, type EntryKind } from '@rusty-wren/core/log';
+import {
+  BEHIND_ANSWERS,
+  ENTRY_KINDS,
+  HEARD_BY,
+  PROVED_STEPS,
+  STAGES,
+  START_OUTCOMES,
+  START_STATES,
+  type Bodies,
+  type EntryKind,
+} from '@rusty-wren/core/log';
 import { READING_FIELD } from '@rusty-wren/core/reading';
+import { SCREWS } from '@rusty-wren/core/tuning';
 import Joi from 'joi';
 import { besidesTheFigures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
 
@@ -55,6 +66,21 @@ const finding = Joi.object({
 
 const tray = Joi.object({ part: oneOf(PART_IDS), thing: text(120) }).xor('part', 'thing');
 
+/** A speed trace: at most two minutes at a reading every 50 ms. */
+const MOST_TRACK = 2400;
+const track = Joi.array()
+  .items(
+    Joi.array()
+      .ordered(
+        Joi.number().min(0).max(600).required(),
+        Joi.number().min(0).max(25_000).required(),
+        Joi.number().min(0).max(1).required(),
+      )
+      .length(3),
+  )
+  .min(1)
+  .max(MOST_TRACK);
+
 const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   complaint: Joi.object({ complaint: oneOf(COMPLAINT_IDS).required(), words: text(500) }),
   history: Joi.object({ answers: historySchema.min(1).required() }),
@@ -78,6 +104,25 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   }).xor('settles', 'behind'),
   can: Joi.object({ job: uuid.required(), shared: Joi.boolean().required() }),
   note: Joi.object({ text: text(2000).required() }),
+  screw: Joi.object({
+    screw: oneOf(SCREWS).required(),
+    // Four turns, by sixteenths.
+    eighths: Joi.number().min(-32).max(32).multiple(0.5).invalid(0).required(),
+    trial: Joi.boolean().valid(true),
+    why: text(300),
+  }),
+  heard: Joi.object({
+    track: track.required(),
+    seconds: Joi.number().min(0).max(600).required(),
+    by: oneOf(HEARD_BY).required(),
+  }),
+  start: Joi.object({
+    state: oneOf(START_STATES).required(),
+    pulls: pullsSchema.required(),
+    outcome: oneOf(START_OUTCOMES).required(),
+    drill: text(500),
+  }),
+  proved: Joi.object({ step: oneOf(PROVED_STEPS).required() }),
   stage: Joi.object({ stage: oneOf(STAGES).required(), waitingFor: text(200), reason: text(1000) }),
   strike: Joi.object({ reason: text(500).required() }),
 };

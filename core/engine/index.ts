@@ -3,3 +3,4 @@ export { EFFECTS, type Effects } from './faults';
 export { makeOf, type EngineMake } from './make';
 export { GUIDED_S, guidedRun, type Screws } from './runs';
 export { PLAIN, soundOf, type SoundRecipe, type SpeedPoint } from './sound';
+export { seedOf, standInOf, standInScrews, trackOf } from './standIn';

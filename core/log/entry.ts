@@ -1,5 +1,6 @@
 import type { CauseId, CheckId, ComplaintId, History, Outcome, PartId, Sureness } from '../diagnosis';
 import type { Reading } from '../reading';
+import type { Screw, TrackPoint } from '../tuning';
 
 export const STAGES = ['hook', 'bench', 'parts', 'answer', 'proof', 'closed'] as const;
 /** Where a job is: on its hook, on the bench, waiting for parts or for an answer, being proved, closed. */
@@ -7,6 +8,18 @@ export type Stage = (typeof STAGES)[number];
 
 export const BEHIND_ANSWERS = ['put-right', 'ruled-out', 'waived'] as const;
 export type BehindAnswer = (typeof BEHIND_ANSWERS)[number];
+
+export const START_STATES = ['cold', 'warm', 'flooded'] as const;
+export type StartState = (typeof START_STATES)[number];
+export const START_OUTCOMES = ['runs', 'pops', 'nothing'] as const;
+export type StartOutcome = (typeof START_OUTCOMES)[number];
+
+export const PROVED_STEPS = ['idle-minute', 'tool-still'] as const;
+/** Steps of the proof that no check stands for. */
+export type ProvedStep = (typeof PROVED_STEPS)[number];
+
+export const HEARD_BY = ['microphone', 'recording', 'stand-in'] as const;
+export type HeardBy = (typeof HEARD_BY)[number];
 
 /** What each kind of entry carries. */
 export interface Bodies {
@@ -26,6 +39,13 @@ export interface Bodies {
   repair: { cause: CauseId; outcome: Outcome; note?: string };
   verdict: { settles: CauseId; words?: string } | { behind: CauseId; answer: BehindAnswer; words?: string };
   note: { text: string };
+  /** A screw turned, in eighths: L and H out, the idle stop in. A trial is an early turn to be put back. */
+  screw: { screw: Screw; eighths: number; trial?: true; why?: string };
+  /** The engine listened to: its speed trace. */
+  heard: { track: readonly TrackPoint[]; seconds: number; by: HeardBy };
+  /** A try at starting, with the pulls it took, and an altered drill where one was used. */
+  start: { state: StartState; pulls: number; outcome: StartOutcome; drill?: string };
+  proved: { step: ProvedStep };
   /** Whether another job's machine drinks from the same can as this one. */
   can: { job: string; shared: boolean };
   stage: { stage: Stage; waitingFor?: string; reason?: string };
@@ -41,6 +61,10 @@ export const ENTRY_KINDS = [
   'repair',
   'verdict',
   'note',
+  'screw',
+  'heard',
+  'start',
+  'proved',
   'can',
   'stage',
   'strike',

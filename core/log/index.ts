@@ -8,8 +8,28 @@ export {
   type EntryKind,
   type EntryOf,
   type Stage,
+  HEARD_BY,
+  PROVED_STEPS,
+  START_OUTCOMES,
+  START_STATES,
+  type HeardBy,
+  type ProvedStep,
+  type StartOutcome,
+  type StartState,
 } from './entry';
-export type { Finding, OffItem, OpenEnd, Picture, ProofStep, Repair, Settled, TrailLine } from './picture';
+export type {
+  Finding,
+  OffItem,
+  OpenEnd,
+  Picture,
+  ProofStep,
+  ProvedBy,
+  Repair,
+  Settled,
+  Start,
+  TrailLine,
+} from './picture';
+export { COLD_AGAIN_H, coldStartDue } from './proof';
 export { openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
 export { caseOf, staleFindings } from './caseOf';

@@ -10,7 +10,8 @@ import type {
   Sureness,
 } from '../diagnosis';
 import type { Judged, Reading } from '../reading';
-import type { BehindAnswer, Entry, Stage } from './entry';
+import type { Ledger } from '../tuning';
+import type { BehindAnswer, Bodies, Entry, EntryOf, ProvedStep, Stage, StartState } from './entry';
 
 /** One line of the trail: an entry and whether it still counts. */
 export interface TrailLine {
@@ -56,14 +57,24 @@ export interface OffItem {
   name: string;
 }
 
+/** How a step of the proof is proved: by a check's finding, by saying so, or by a start. */
+export type ProvedBy =
+  | { kind: 'finding'; check: CheckId; wants: string }
+  | { kind: 'proved'; step: ProvedStep }
+  | { kind: 'start'; state: StartState };
+
 export interface ProofStep {
-  id: 'restart' | 'idle' | 'full' | 'throttle';
+  id: string;
   label: string;
-  check: CheckId;
-  wants: string;
-  /** The finding that proves it, made after the last repair. */
+  by: ProvedBy;
+  /** Proved since the last repair or turn of a screw. */
   done: boolean;
+  /** Not before this time, ISO 8601: the engine must be cold again. */
+  notBefore?: string;
 }
+
+/** A try at starting. */
+export type Start = Bodies['start'] & Pick<EntryOf<'start'>, 'id' | 'notedAt'>;
 
 /** What stands between the job and its closing. */
 export interface OpenEnd {
@@ -89,6 +100,9 @@ export interface Picture {
   cans: ReadonlyMap<string, boolean>;
   notes: readonly { entryId: string; text: string; notedAt: string }[];
   safetyFaults: readonly string[];
+  /** Screws: where they stand, every move, and what was heard. */
+  ledger: Ledger;
+  starts: readonly Start[];
   proof: readonly ProofStep[];
   openEnds: readonly OpenEnd[];
   /** Live evidence in order, for the diagnosis. */

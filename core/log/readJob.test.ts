@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { diagnose } from '../diagnosis';
 import {
   caseOf,
+  COLD_AGAIN_H,
+  coldStartDue,
   entryWords,
   phaseOf,
   readJob,
@@ -16,13 +18,19 @@ const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 /** A log written down in order; `strike` takes the id of what it strikes. */
 class Log {
   readonly entries: Entry[] = [];
+  #at = Date.parse('2026-05-04T09:00:00.000Z');
+  /** Hours go by. */
+  later(hours: number): void {
+    this.#at += hours * 3_600_000;
+  }
   add<K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string): string {
     const seq = this.entries.length + 1;
     const id = `e${seq}`;
+    this.#at += 60_000;
     this.entries.push({
       id,
       seq,
-      notedAt: `2026-05-04T09:${String(seq).padStart(2, '0')}:00.000Z`,
+      notedAt: new Date(this.#at).toISOString(),
       kind,
       body,
       ...(strikes && { strikes }),
@@ -166,11 +174,19 @@ describe('from finding to closing', () => {
     log.add('verdict', { behind: 'no-oil-in-fuel', answer: 'put-right' });
     expect(phase()).toBe('prove');
     log.add('put-back', { part: 'muffler' });
-    log.find('start-trial', 'runs-well');
+    log.add('start', { state: 'warm', pulls: 2, outcome: 'runs' });
     log.find('idle-speed', 'in-band');
     log.find('throttle-action', 'follows');
+    log.add('proved', { step: 'idle-minute' });
+    log.add('proved', { step: 'tool-still' });
     expect(phase()).toBe('prove');
     log.add('finding', { check: 'full-speed', reading: { rpm: [12400] }, sureness: 'sure' });
+    log.add('start', { state: 'cold', pulls: 4, outcome: 'runs' });
+    log.later(2);
+    log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
+    expect(phase()).toBe('prove');
+    log.later(2);
+    log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
     expect(phase()).toBe('close');
     expect(log.picture.openEnds).toEqual([]);
     log.add('stage', { stage: 'closed' });
@@ -188,13 +204,48 @@ describe('from finding to closing', () => {
     expect(log.picture.openEnds.map((e) => e.id)).toContain('settle');
   });
 
-  it('forgets a proof that a later repair overtook', () => {
+  it('begins the proof anew when a repair is made or a screw touched', () => {
+    const log = new Log();
+    const done = (): string[] => log.picture.proof.filter((s) => s.done).map((s) => s.id);
+    log.add('repair', { cause: 'tank-vent-blocked', outcome: 'cured' });
+    log.add('start', { state: 'warm', pulls: 1, outcome: 'runs' });
+    log.add('start', { state: 'cold', pulls: 5, outcome: 'runs' });
+    expect(done()).toEqual(['warm', 'cold-1']);
+    const turned = log.add('screw', { screw: 'L', eighths: 1 });
+    expect(done()).toEqual([]);
+    // A turn noted by mistake, struck, never was.
+    log.add('strike', { reason: 'the other saw' }, turned);
+    expect(done()).toEqual(['warm', 'cold-1']);
+    log.add('repair', { cause: 'plug-fouled', outcome: 'cured' });
+    expect(done()).toEqual([]);
+  });
+
+  it('takes no start that only popped, or took too many pulls, for proof', () => {
     const log = new Log();
     log.add('repair', { cause: 'tank-vent-blocked', outcome: 'cured' });
-    log.find('start-trial', 'runs-well');
-    expect(log.picture.proof[0]?.done).toBe(true);
-    log.add('repair', { cause: 'plug-fouled', outcome: 'cured' });
-    expect(log.picture.proof[0]?.done).toBe(false);
+    log.add('start', { state: 'warm', pulls: 3, outcome: 'pops' });
+    log.add('start', { state: 'warm', pulls: 14, outcome: 'runs' });
+    expect(log.picture.proof.some((s) => s.done)).toBe(false);
+  });
+
+  it('reminds of the second cold start once everything else is done', () => {
+    const log = new Log();
+    log.add('repair', { cause: 'tank-vent-blocked', outcome: 'cured' });
+    expect(coldStartDue(log.picture.proof)).toBeNull();
+    for (const [check, result] of [
+      ['full-speed', 'in-band'],
+      ['throttle-action', 'follows'],
+      ['idle-speed', 'in-band'],
+    ] as const)
+      log.find(check, result);
+    log.add('proved', { step: 'idle-minute' });
+    log.add('proved', { step: 'tool-still' });
+    log.add('start', { state: 'warm', pulls: 1, outcome: 'runs' });
+    expect(coldStartDue(log.picture.proof)).toEqual({ notBefore: null });
+    log.add('start', { state: 'cold', pulls: 5, outcome: 'runs' });
+    const first = log.picture.starts.at(-1)!.notedAt;
+    const due = coldStartDue(log.picture.proof)?.notBefore;
+    expect(Date.parse(due ?? '') - Date.parse(first)).toBe(COLD_AGAIN_H * 3_600_000);
   });
 
   it('marks as stale what was found before a repair that changed it', () => {

@@ -11,7 +11,9 @@ import {
 import { judgeReading } from '../reading';
 import type { Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
-import type { Finding, OffItem, OpenEnd, Picture, ProofStep, Repair, Settled, TrailLine } from './picture';
+import type { Finding, OffItem, OpenEnd, Picture, Repair, Settled, TrailLine } from './picture';
+import { readProof } from './proof';
+import { readLedger } from './tune';
 
 type Live = readonly Entry[];
 const ofKind = <K extends Entry['kind']>(entries: Live, kind: K): EntryOf<K>[] =>
@@ -73,24 +75,6 @@ function readTray(live: Live): OffItem[] {
   return off;
 }
 
-const PROOF: readonly Omit<ProofStep, 'done'>[] = [
-  { id: 'restart', label: 'Starts and runs well', check: 'start-trial', wants: 'runs-well' },
-  { id: 'idle', label: 'Idle holds in band', check: 'idle-speed', wants: 'in-band' },
-  { id: 'full', label: 'Full speed in band', check: 'full-speed', wants: 'in-band' },
-  { id: 'throttle', label: 'Throttle follows and returns', check: 'throttle-action', wants: 'follows' },
-];
-
-function readProof(live: Live, findings: readonly Finding[]): ProofStep[] {
-  const lastRepair = live.findLastIndex((e) => e.kind === 'repair');
-  const after = new Set(live.slice(lastRepair + 1).map((e) => e.id));
-  return PROOF.map((step) => ({
-    ...step,
-    done:
-      lastRepair >= 0 &&
-      findings.some((f) => f.check === step.check && f.result === step.wants && after.has(f.entryId)),
-  }));
-}
-
 /** The causes that may stand behind a settled one and have no answer yet. */
 export const openBehind = (cause: CauseId, p: Pick<Picture, 'behindAnswers' | 'settled'>): CauseId[] =>
   (causeOf(cause).behind ?? []).filter(
@@ -118,7 +102,7 @@ function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   if (unproved.length > 0)
     ends.push({
       id: 'proof',
-      says: `Not proved since the last repair: ${unproved.map((s) => s.label.toLowerCase()).join(', ')}.`,
+      says: `Not proved since it was last touched: ${unproved.map((s) => s.label.toLowerCase()).join(', ')}.`,
     });
   for (const fault of p.safetyFaults) ends.push({ id: 'safety', says: `Safety fault stands: ${fault}.` });
   return ends;
@@ -178,7 +162,9 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     cans: new Map(ofKind(live, 'can').map((e) => [e.body.job, e.body.shared])),
     notes: ofKind(live, 'note').map((e) => ({ entryId: e.id, text: e.body.text, notedAt: e.notedAt })),
     safetyFaults: safetyFaults(live, findings),
-    proof: readProof(live, findings),
+    ledger: readLedger(unstruck),
+    starts: ofKind(live, 'start').map(({ id, notedAt, body }) => ({ id, notedAt, ...body })),
+    proof: readProof(live, findings, machine),
     evidence: readEvidence(live, findings, complaints, before),
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
   };

@@ -1,6 +1,7 @@
 import { behaviourOf, causeOf, checkOf, partOf, resultOf, type History } from '../diagnosis';
 import { formatTurns } from '../units';
 import type { Reading } from '../reading';
+import { moveInWords, readBlip } from '../tuning';
 import type { Entry, Stage } from './entry';
 import type { TrailLine } from './picture';
 
@@ -113,6 +114,43 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
             says: `${causeOf(entry.body.behind).name}: ${ANSWERS[entry.body.answer]}${words}`,
           };
     }
+    case 'screw': {
+      const { trial, why } = entry.body;
+      return {
+        about: trial ? 'Screw, to see what it does' : 'Screw',
+        says: [moveInWords(entry.body), why].filter(Boolean).join('. '),
+      };
+    }
+    case 'heard': {
+      const { idle, full } = readBlip(entry.body.track, entry.body.seconds);
+      const round = (rpm: number): number => Math.round(rpm / 10) * 10;
+      return {
+        about: 'Listened',
+        says:
+          [
+            idle && `idle ${round(idle.mean)}`,
+            full && `full ${round(full.mean)} rpm`,
+            entry.body.by === 'stand-in' && 'simulated',
+          ]
+            .filter(Boolean)
+            .join(', ') || 'nothing to be read',
+      };
+    }
+    case 'start': {
+      const { state, pulls, outcome, drill } = entry.body;
+      const came = { runs: 'runs', pops: 'only pops', nothing: 'nothing' }[outcome];
+      return {
+        about: 'Start',
+        says: [`${state}, ${came} ${pullsWords(pulls)}`, drill && `drill: ${drill}`]
+          .filter(Boolean)
+          .join(', '),
+      };
+    }
+    case 'proved':
+      return {
+        about: 'Proved',
+        says: { 'idle-minute': 'idle holds a minute', 'tool-still': 'tool still at idle' }[entry.body.step],
+      };
     case 'note':
       return { about: 'Note', says: entry.body.text };
     case 'can':

@@ -1,5 +1,6 @@
 import { checkOf, resultOf, type CheckDef, type Sureness } from '../diagnosis';
-import { pullsWords, type Bodies, type EntryKind } from '../log';
+import { pullsWords, type Bodies, type EntryKind, type StartOutcome, type StartState } from '../log';
+import { moveInWords, type ScrewMove } from '../tuning';
 import { partOf } from '../diagnosis';
 import { READING_FIELD, type Reading } from '../reading';
 import { parseTurns, formatTurns, PRESSURE_UNITS, thouToMm } from '../units';
@@ -146,6 +147,37 @@ function screws(line: string): Understood | null {
   };
 }
 
+/** "L out 1/8", "H in 1/4", "stop in 1/8": a screw turned. */
+function turned(line: string): Understood | null {
+  const match = /^(l|h|stop)\s+(in|out)\s+([\d\s./]+)$/i.exec(line);
+  if (!match) return null;
+  const screw = match[1]!.toLowerCase() === 'stop' ? 'stop' : (match[1]!.toUpperCase() as 'L' | 'H');
+  const turns = parseTurns(match[3]!);
+  const eighths = turns === null ? null : Math.round(turns * 16) / 2;
+  if (!eighths || eighths > 32)
+    return fail(
+      `${match[1]}: "${match[3]!.trim()}" is not a turn of a screw; write eighths, such as "L out 1/8"`,
+    );
+  const out = match[2]!.toLowerCase() === 'out';
+  const body: ScrewMove = { screw, eighths: (screw === 'stop') === out ? -eighths : eighths };
+  return { ok: true, entry: { kind: 'screw', body }, says: `Screw: ${moveInWords(body)}` };
+}
+
+/** "start cold 4", "start warm 2 pops": a try at starting and the pulls it took. */
+function started(line: string): Understood | null {
+  const match = /^start\s+(cold|warm|flooded)\s+(\d{1,3})(?:\s+(runs|pops|nothing))?$/i.exec(line);
+  if (!match) return null;
+  const pulls = Number(match[2]);
+  if (pulls > 200) return fail(`Start: ${pulls} pulls is more than 200`);
+  const state = match[1]!.toLowerCase() as StartState;
+  const outcome = (match[3]?.toLowerCase() ?? 'runs') as StartOutcome;
+  return {
+    ok: true,
+    entry: { kind: 'start', body: { state, pulls, outcome } },
+    says: `Start ${state}: ${outcome} ${pullsWords(pulls)}`,
+  };
+}
+
 function offOrOn(kind: 'took-off' | 'put-back', rest: string): Understood {
   const verb = kind === 'took-off' ? 'Took off' : 'Put back';
   if (!rest)
@@ -163,8 +195,10 @@ function offOrOn(kind: 'took-off' | 'put-back', rest: string): Understood {
 /**
  * Reads one line of shop shorthand:
  *
- *     line     = "note" text | ("off" | "on") part | screws | check [result | reading] [sureness]
+ *     line     = "note" text | ("off" | "on") part | screws | turned | started | check [result | reading] [sureness]
  *     screws   = ("L" | "H") turns [("L" | "H") turns]      turns in eighths: 1 1/8, 3/4, 1.5
+ *     turned   = ("L" | "H" | "stop") ("in" | "out") turns
+ *     started  = "start" ("cold" | "warm" | "flooded") pulls ["runs" | "pops" | "nothing"]
  *     result   = one of the check's results ["after" n "pulls"]     pulls with the plug only
  *     reading  = numbers, as the check measures: psi per pull, mm or thou per leg, rpm;
  *                seconds:gauge pairs and a unit for a watched gauge
@@ -186,6 +220,8 @@ export function readShorthand(line: string): Understood {
   }
   if (word === 'off') return offOrOn('took-off', rest);
   if (word === 'on' || word === 'back') return offOrOn('put-back', rest);
+  const done = turned(text) ?? started(text);
+  if (done) return done;
   const counted = screws(text);
   if (counted) return counted;
   // The check may be named by more than one word: the longest name that fits wins.

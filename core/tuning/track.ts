@@ -146,3 +146,13 @@ export function readBlip(track: readonly TrackPoint[], seconds = track.at(-1)?.[
         : null,
   } as Blip;
 }
+
+/** A trace as it is kept in the log: a point every 50 ms at most, no finer than is known. */
+export function thinTrack(track: readonly TrackPoint[]): TrackPoint[] {
+  const kept: TrackPoint[] = [];
+  for (const [t, rpm, four] of track) {
+    if (kept.length > 0 && t - kept.at(-1)![0] < 0.0499) continue;
+    kept.push([Math.round(t * 100) / 100, Math.round(rpm), Math.round(four * 100) / 100]);
+  }
+  return kept;
+}

@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { entrySchema, type NewEntry } from '@rusty-wren/contract';
-import type { Bodies, EntryKind } from '@rusty-wren/core/log';
+import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import { guidedRun, standInOf, standInScrews, trackOf } from '@rusty-wren/core/engine';
+import { readJob, type Bodies, type Entry, type EntryKind } from '@rusty-wren/core/log';
 import { readShorthand } from '@rusty-wren/core/shorthand';
+import { thinTrack } from '@rusty-wren/core/tuning';
 import type pg from 'pg';
 import { inTransaction, type Pool } from '../db/pool';
 import { checkIn } from '../jobs/checkIn';
@@ -13,7 +16,21 @@ type Plain = { [K in EntryKind]: { kind: K; body: Bodies[K] } }[EntryKind];
 const DAY_MS = 86_400_000;
 const STEP_MS = 4 * 60_000;
 
-function plain(happening: Exclude<Happening, { strike: string } | { laterHours: number }>): Plain {
+/** The stand-in engine of a machine listened to, its screws as the log so far has them. */
+function heard(machine: DemoMachine, soFar: readonly NewEntry[]): Plain {
+  const facts: MachineFacts = { kind: machine.kind, displacementCc: machine.cc };
+  const engine = standInOf(facts, machine.serial);
+  const { ledger } = readJob(
+    soFar.map((e, seq) => ({ ...e, seq }) as Entry),
+    facts,
+  );
+  const { track, seconds } = trackOf(guidedRun(engine, standInScrews(engine.make, ledger)));
+  return { kind: 'heard', body: { track: thinTrack(track), seconds, by: 'stand-in' } };
+}
+
+type Plainly = Exclude<Happening, { strike: string } | { laterHours: number } | { heard: 'stand-in' }>;
+
+function plain(happening: Plainly): Plain {
   const line = typeof happening === 'string' ? happening : 'line' in happening ? happening.line : null;
   if (line !== null) {
     const understood = readShorthand(line);
@@ -28,6 +45,7 @@ function plain(happening: Exclude<Happening, { strike: string } | { laterHours: 
     return { kind: 'repair', body: { cause: repair, ...rest } };
   }
   if ('settles' in happening || 'behind' in happening) return { kind: 'verdict', body: happening };
+  if ('proved' in happening) return { kind: 'proved', body: { step: happening.proved } };
   if ('stage' in happening) return { kind: 'stage', body: happening };
   return {
     kind: 'finding',
@@ -36,27 +54,34 @@ function plain(happening: Exclude<Happening, { strike: string } | { laterHours: 
 }
 
 /** The entries of a scenario, a few minutes apart, ending before `now`. Throws on a line shorthand cannot read. */
-export function entriesOf(scenario: Scenario, now: Date, by: string): NewEntry[] {
+export function entriesOf(scenario: Scenario, machine: DemoMachine, now: Date, by: string): NewEntry[] {
   const start = new Date(now.getTime() - scenario.daysAgo * DAY_MS);
   start.setHours(8, 40, 0, 0);
   const steps = scenario.happenings.length * STEP_MS;
   let at = Math.min(start.getTime(), now.getTime() - steps);
   const marks = new Map<string, string>();
-  return scenario.happenings.flatMap((happening): NewEntry[] => {
+  const entries: NewEntry[] = [];
+  for (const happening of scenario.happenings) {
     if (typeof happening === 'object' && 'laterHours' in happening) {
       at += happening.laterHours * 3_600_000;
-      return [];
+      continue;
     }
     at += STEP_MS;
     const common = { id: randomUUID(), notedAt: new Date(at).toISOString(), by };
     if (typeof happening === 'object' && 'strike' in happening) {
       const strikes = marks.get(happening.strike);
       if (!strikes) throw new Error(`demo strikes an unknown mark: ${happening.strike}`);
-      return [{ ...common, kind: 'strike', strikes, body: { reason: happening.reason } }];
+      entries.push({ ...common, kind: 'strike', strikes, body: { reason: happening.reason } });
+      continue;
+    }
+    if (typeof happening === 'object' && 'heard' in happening) {
+      entries.push({ ...common, ...heard(machine, entries) } as NewEntry);
+      continue;
     }
     if (typeof happening === 'object' && 'mark' in happening) marks.set(happening.mark, common.id);
-    return [{ ...common, ...plain(happening) }];
-  });
+    entries.push({ ...common, ...plain(happening) } as NewEntry);
+  }
+  return entries;
 }
 
 async function insertOwner(client: pg.PoolClient, owner: DemoOwner): Promise<Map<string, string>> {
@@ -119,7 +144,12 @@ async function loadScenario(
 ): Promise<void> {
   const [owner, machine] = scenario.machine;
   const ids = owners.get(owner);
-  const entries = entriesOf(scenario, now, by);
+  const entries = entriesOf(
+    scenario,
+    (OWNERS as Record<string, DemoOwner>)[owner]!.machines[machine]!,
+    now,
+    by,
+  );
   for (const entry of entries) {
     const { error } = entrySchema.validate(entry, { convert: false });
     if (error) throw new Error(`demo entry ${JSON.stringify(entry)}: ${error.message}`);

@@ -53,6 +53,7 @@ export const OWNERS = {
         cc: 63.3,
       },
       saw: { kind: 'chainsaw', maker: 'Brakken', model: 'Fell 52', serial: 'F52-7743', cc: 51.7 },
+      second: { kind: 'chainsaw', maker: 'Brakken', model: 'Fell 52', serial: 'F52-8106', cc: 51.7 },
     },
   },
   school: {

@@ -1,5 +1,5 @@
 import type { CauseId, ComplaintId, History, Outcome } from '@rusty-wren/core/diagnosis';
-import type { BehindAnswer, Stage } from '@rusty-wren/core/log';
+import type { BehindAnswer, ProvedStep, Stage } from '@rusty-wren/core/log';
 import type { OWNERS, TECHNICIANS } from './people';
 
 /**
@@ -17,7 +17,10 @@ export type Happening =
   | { behind: CauseId; answer: BehindAnswer; words?: string }
   | { stage: Stage; waitingFor?: string; reason?: string }
   | { fault: string }
-  | { laterHours: number };
+  | { laterHours: number }
+  | { proved: ProvedStep }
+  /** A guided recording of the engine that stands in for the machine, its screws as the log has them. */
+  | { heard: 'stand-in' };
 
 type Owners = typeof OWNERS;
 
@@ -67,10 +70,15 @@ export const SCENARIOS: readonly Scenario[] = [
       'on recoil',
       'on plug',
       { stage: 'proof' },
-      'start runs-well',
+      'start cold 4',
       'idle 2700',
       'full 13100',
       'throttle follows',
+      { proved: 'idle-minute' },
+      { proved: 'tool-still' },
+      'start warm 1',
+      { laterHours: 20 },
+      'start cold 3',
       { stage: 'closed' },
     ],
   },
@@ -97,10 +105,15 @@ export const SCENARIOS: readonly Scenario[] = [
       },
       'on muffler-cover',
       { stage: 'proof' },
-      'start runs-well',
+      'start cold 4',
       'idle 2750',
       'full 10900',
       'throttle follows',
+      { proved: 'idle-minute' },
+      { proved: 'tool-still' },
+      'start warm 1',
+      { laterHours: 20 },
+      'start cold 3',
       { stage: 'closed' },
     ],
   },
@@ -233,6 +246,31 @@ export const SCENARIOS: readonly Scenario[] = [
     ],
   },
   {
+    // Sound, but somebody has been at the screws: being tuned.
+    machine: ['footpath', 'second'],
+    daysAgo: 0,
+    promisedIn: 1,
+    by: 'Maren Tolle',
+    happenings: [
+      { complaint: 'bogs-on-throttle', words: 'Stumbles, and burbles flat out' },
+      { history: { dailyUse: true, openedBefore: 'yes', fuelAgeMonths: 0.25, mixedBy: 'shop' } },
+      'safety sound',
+      { stage: 'bench' },
+      'smell fresh',
+      'air clean',
+      'plug black-dry',
+      'comp 96 138 155 161',
+      'vac holds',
+      'L 3/4 H 1 1/2',
+      { settles: 'carb-tampered', words: 'Screws far from the sheet, nothing missing inside' },
+      { heard: 'stand-in' },
+      'L out 1/4',
+      { heard: 'stand-in' },
+      'H in 1/4',
+      { heard: 'stand-in' },
+    ],
+  },
+  {
     // Repaired, being proved.
     machine: ['footpath', 'backpack'],
     daysAgo: 4,
@@ -249,6 +287,12 @@ export const SCENARIOS: readonly Scenario[] = [
       { settles: 'tank-vent-blocked' },
       { repair: 'tank-vent-blocked', outcome: 'cured' },
       { stage: 'proof' },
+      'start cold 4',
+      'idle 2300',
+      'full 7200',
+      'throttle follows',
+      { proved: 'idle-minute' },
+      'start warm 1',
       { laterHours: 24 },
       'start runs-well',
       'idle 2290',

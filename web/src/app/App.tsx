@@ -7,7 +7,9 @@ import { CheckIn } from '../checkin/CheckIn';
 import { CauseMap } from '../map/CauseMap';
 import { Rack } from '../rack/Rack';
 import { Specs } from '../specs/Specs';
+import { Start } from '../start/Start';
 import { Tools } from '../tools/Tools';
+import { Tune } from '../tune/Tune';
 import { Blank } from '../ui/State';
 import { keepSettings } from './settings';
 import { Shell } from './Shell';
@@ -22,6 +24,8 @@ const router = createBrowserRouter([
       { path: '/check-in', element: <CheckIn /> },
       { path: '/job/:jobId', element: <Bench /> },
       { path: '/job/:jobId/map', element: <CauseMap /> },
+      { path: '/job/:jobId/tune', element: <Tune /> },
+      { path: '/job/:jobId/start', element: <Start /> },
       { path: '/specs', element: <Specs /> },
       { path: '/tools', element: <Tools /> },
       { path: '/tools/:tool', element: <Tools /> },

@@ -70,6 +70,8 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
         },
       },
       { key: 'm', does: 'the cause map', run: () => void navigate(`/job/${job.id}/map`) },
+      { key: 'u', does: 'tuning', run: () => void navigate(`/job/${job.id}/tune`) },
+      { key: 'p', does: 'starting', run: () => void navigate(`/job/${job.id}/start`) },
     ];
   }, [navigate, job.id]);
   useKeys(bindings);
@@ -157,7 +159,9 @@ function Step({
     if (settled) return <RepairStep key={settled.entryId} settled={settled} log={log} />;
     if (phase.kind === 'behind') return <BehindStep cause={phase.cause} open={phase.open} log={log} />;
     if (phase.kind === 'prove')
-      return <ProveStep picture={picture} log={log} onClose={() => setClosing(true)} />;
+      return (
+        <ProveStep jobId={atBench.job.id} picture={picture} log={log} onClose={() => setClosing(true)} />
+      );
     return <CloseStep picture={picture} log={log} />;
   }
   const byPlan = plan[0]?.check ?? null;

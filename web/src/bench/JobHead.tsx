@@ -53,6 +53,20 @@ export function JobHead({
         ))}
       </ul>
       <div className="ml-auto flex items-center gap-3">
+        {(
+          [
+            ['tune', 'Tune'],
+            ['start', 'Start'],
+          ] as const
+        ).map(([to, words]) => (
+          <Link
+            key={to}
+            to={`/job/${job.id}/${to}`}
+            className="flex min-h-11 items-center rounded-md px-2 font-semibold hover:bg-line"
+          >
+            {words}
+          </Link>
+        ))}
         <SaveCase tag={job.tag} picture={picture} />
         <StagePick stage={picture.stage} waitingFor={picture.waitingFor} log={log} onClose={onClose} />
       </div>

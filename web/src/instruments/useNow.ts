@@ -2,15 +2,17 @@ import { useEffect, useState } from 'react';
 
 const TICK_MS = 200;
 
-/** Milliseconds of the page's clock, ticking while `running`. */
-export function useNow(running: boolean): number {
-  const [now, setNow] = useState(() => performance.now());
+const sinceStart = (): number => performance.now();
+
+/** Milliseconds of the page's clock, or of another, ticking while `running`. */
+export function useNow(running: boolean, clock: () => number = sinceStart): number {
+  const [now, setNow] = useState(clock);
   useEffect(() => {
     if (!running) return;
-    const tick = (): void => setNow(performance.now());
+    const tick = (): void => setNow(clock());
     tick();
     const timer = setInterval(tick, TICK_MS);
     return () => clearInterval(timer);
-  }, [running]);
+  }, [running, clock]);
   return now;
 }

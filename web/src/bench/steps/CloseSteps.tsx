@@ -1,21 +1,69 @@
 import { CAUTIONS } from '@rusty-wren/core/diagnosis';
-import type { Picture } from '@rusty-wren/core/log';
+import type { Picture, ProofStep } from '@rusty-wren/core/log';
+import { format } from 'date-fns';
 import { Check, Circle, TriangleAlert } from 'lucide-react';
 import { useState, type FormEvent, type ReactElement } from 'react';
+import { Link } from 'react-router';
+import { useNow } from '../../instruments/useNow';
 import { Button } from '../../ui/Button';
 import type { Log } from '../useJob';
 import { StepHead } from './StepHead';
 
-/** The proof run: each step one tap, all of them since the last repair. */
+/** One step of the proof: said with a tap, timed for a minute, or made at the starting drill. */
+function ProveIt({ step, log, start }: { step: ProofStep; log: Log; start: string }): ReactElement {
+  const { by } = step;
+  const now = useNow(true, Date.now);
+  const [timing, setTiming] = useState<number | null>(null);
+  if (by.kind === 'start') {
+    const wait = step.notBefore && Date.parse(step.notBefore) > now ? step.notBefore : null;
+    return wait ? (
+      <span className="text-lg text-soft">not before {format(wait, 'EEE HH:mm')}</span>
+    ) : (
+      <Link
+        to={start}
+        className="inline-flex min-h-11 items-center rounded-md bg-rust px-4 py-2 font-semibold text-on-rust hover:brightness-110"
+      >
+        Start it
+      </Link>
+    );
+  }
+  const proved = (): void =>
+    void (by.kind === 'finding'
+      ? log('finding', { check: by.check, result: by.wants, sureness: 'sure' })
+      : log('proved', { step: by.step }));
+  if (by.kind === 'proved' && by.step === 'idle-minute') {
+    const left = timing === null ? null : Math.ceil(60 - (now - timing) / 1000);
+    if (left === null || left > 0)
+      return (
+        <Button
+          look={left === null ? 'rust' : 'plain'}
+          onClick={() => setTiming(left === null ? Date.now() : null)}
+        >
+          {left === null ? 'Time it' : <span role="timer">{left} s, stop</span>}
+        </Button>
+      );
+  }
+  return (
+    <Button look="rust" onClick={proved}>
+      Proved
+    </Button>
+  );
+}
+
+/** The proof run: each step since the last touch, and two cold starts on different occasions. */
 export function ProveStep({
+  jobId,
   picture,
   log,
   onClose,
 }: {
+  jobId: string;
   picture: Picture;
   log: Log;
   onClose: () => void;
 }): ReactElement {
+  const start = `/job/${jobId}/start`;
+  const touched = picture.proof.some((s) => s.done);
   return (
     <section aria-label="Proof run">
       <StepHead eyebrow="Mended" title="Now prove it" />
@@ -36,20 +84,15 @@ export function ProveStep({
               )}
               {step.label}
             </span>
-            {!step.done && (
-              <Button
-                look="rust"
-                onClick={() => log('finding', { check: step.check, result: step.wants, sureness: 'sure' })}
-              >
-                Proved
-              </Button>
-            )}
+            {!step.done && <ProveIt step={step} log={log} start={start} />}
           </li>
         ))}
       </ul>
-      <p className="mt-3 text-lg text-soft">
-        With a tachometer, write it on the bench line: idle 2750, full 12400.
-      </p>
+      {touched && (
+        <p className="mt-3 text-lg font-semibold text-ochre">
+          Any turn of a screw or repair begins this anew.
+        </p>
+      )}
       <Button look="quiet" className="mt-2 !px-0" onClick={onClose}>
         Close it as it is
       </Button>

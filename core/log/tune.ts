@@ -1,0 +1,18 @@
+import { ledgerOf, readBlip, type Ledger, type LedgerEvent } from '../tuning';
+import type { Entry } from './entry';
+
+/** The screws' ledger from a job's entries that still count, a later count of the screws not taking an earlier one's place. */
+export function readLedger(entries: readonly Entry[]): Ledger {
+  return ledgerOf(
+    entries.flatMap((e): LedgerEvent[] => {
+      if (e.kind === 'screw') {
+        const { screw, eighths, trial } = e.body;
+        return [{ ref: e.id, kind: 'move', screw, eighths, ...(trial && { trial }) }];
+      }
+      if (e.kind === 'heard')
+        return [{ ref: e.id, kind: 'heard', blip: readBlip(e.body.track, e.body.seconds) }];
+      const turns = e.kind === 'finding' && e.body.check === 'screw-turns' && e.body.reading?.turns;
+      return turns ? [{ ref: e.id, kind: 'count', turns }] : [];
+    }),
+  );
+}

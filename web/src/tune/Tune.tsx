@@ -1,0 +1,187 @@
+import { standInOf, standInScrews } from '@rusty-wren/core/engine';
+import type { CheckId } from '@rusty-wren/core/diagnosis';
+import { staleFindings } from '@rusty-wren/core/log';
+import { speedTable, wavOfClip } from '@rusty-wren/core/sound';
+import { advise, readBlip, tuningGate, type ScrewMove, type Seen } from '@rusty-wren/core/tuning';
+import { ArrowLeft, Download } from 'lucide-react';
+import { lazy, Suspense, useMemo, useState, type ReactElement } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useKeys } from '../app/keys';
+import { useLog, type JobAtBench } from '../bench/useJob';
+import { WithJob } from '../bench/WithJob';
+import { AdviceStep } from './AdviceStep';
+import { BlipFigures } from './BlipFigures';
+import { Gate } from './Gate';
+import { GUIDED_TOTAL_S, trackHeard, useListen, type Heard } from './listen/useListen';
+import { ListenPanel } from './ListenPanel';
+import { saveFile } from './saveFile';
+import { ScrewLedger } from './ScrewLedger';
+import { ScrewMap } from './ScrewMap';
+import { SeenPick } from './SeenPick';
+
+const SpeedChart = lazy(() => import('./SpeedChart').then((m) => ({ default: m.SpeedChart })));
+
+/** Tuning: listen, be told which screw, turn it, listen again. */
+export const Tune = (): ReactElement => (
+  <WithJob show={(atBench) => <Tuning key={atBench.job.id} atBench={atBench} />} />
+);
+
+function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
+  const { job, picture } = atBench;
+  const { machine, ledger } = picture;
+  const log = useLog(job.id);
+  const navigate = useNavigate();
+  const [seen, setSeen] = useState<readonly Seen[]>([]);
+  const [passed, setPassed] = useState(false);
+  const [kept, setKept] = useState<Heard | null>(null);
+  const standInName = job.machine.serial ?? job.machine.id;
+
+  const take = (heard: Heard): void => {
+    const track = trackHeard(heard.readings);
+    setKept(heard);
+    setSeen([]);
+    if (track.length === 0) return;
+    const seconds = Math.round((heard.readings.at(-1)?.t ?? 0) * 100) / 100;
+    log('heard', { track, seconds, by: heard.by });
+    // What was heard is evidence, and proof, like any other reading.
+    const { idle, full } = readBlip(track, seconds);
+    const simulated = heard.by === 'stand-in' && { simulated: true };
+    if (idle)
+      log('finding', {
+        check: 'idle-speed',
+        reading: { rpm: [Math.round(idle.mean)], ...simulated },
+        sureness: 'sure',
+      });
+    if (full)
+      log('finding', {
+        check: 'full-speed',
+        reading: { rpm: [Math.round(full.mean)], ...simulated },
+        sureness: 'sure',
+      });
+  };
+  const listen = useListen(machine, take);
+  const stale = staleFindings(picture);
+  const gate = tuningGate(
+    picture.findings.map(({ check, result, entryId }) => ({ check, result, overtaken: stale.has(entryId) })),
+  );
+  const open = gate.some((m) => m.state !== 'right') && !passed && ledger.heard.length === 0;
+  const advice = advise(ledger, machine, seen);
+  const last = ledger.heard.at(-1);
+  const lastTrack = useMemo(() => {
+    const line = picture.trail.findLast((l) => l.entry.kind === 'heard' && l.state === 'live');
+    return line?.entry.kind === 'heard' ? line.entry.body : null;
+  }, [picture]);
+  const check = (id: CheckId): void => void navigate(`/job/${job.id}`, { state: { check: id } });
+  const turned = (move: ScrewMove, why?: string): void =>
+    void log('screw', { ...move, ...(why && { why: why.slice(0, 300) }) });
+  const standIn = (): void =>
+    void listen.standIn(
+      standInName,
+      standInScrews(standInOf(machine, standInName).make, ledger),
+      ledger.heard.length + 1,
+    );
+  const bindings = useMemo(
+    () => [
+      { key: 'b', does: 'back to the bench', run: () => void navigate(`/job/${job.id}`) },
+      { key: 'e', does: 'listen', run: () => void listen.microphone() },
+      {
+        key: 'Enter',
+        does: 'turned it as advised',
+        run: () => document.querySelector<HTMLElement>('[aria-label="Advice"] button')?.click(),
+      },
+    ],
+    [navigate, job.id, listen],
+  );
+  useKeys(bindings);
+  const live = listen.state.phase === 'live';
+  const track = listen.state.phase === 'live' ? trackHeard(listen.state.readings) : (lastTrack?.track ?? []);
+  const seconds = live ? GUIDED_TOTAL_S : (lastTrack?.seconds ?? GUIDED_TOTAL_S);
+
+  return (
+    <div className="flex flex-1 flex-col">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b-2 border-line px-3 py-2 sm:px-5">
+        <Link
+          to={`/job/${job.id}`}
+          className="-ml-2 flex min-h-11 items-center gap-2 rounded-md px-2 font-semibold hover:bg-line"
+        >
+          <ArrowLeft size={20} aria-hidden /> Bench
+        </Link>
+        <span className="font-tag text-4xl leading-none font-bold">{job.tag}</span>
+        <h1 className="font-tag text-2xl font-semibold">
+          {job.machine.maker} {job.machine.model}
+        </h1>
+        <Link
+          to={`/job/${job.id}/start`}
+          className="ml-auto flex min-h-11 items-center rounded-md px-2 font-semibold hover:bg-line"
+        >
+          Starting
+        </Link>
+      </div>
+      {open ? (
+        <div className="px-3 py-5 sm:px-5">
+          <Gate matters={gate} onCheck={check} onPass={() => setPassed(true)} />
+        </div>
+      ) : (
+        <div className="grid flex-1 gap-x-9 gap-y-6 px-3 py-4 sm:px-5 lg:grid-cols-[minmax(0,7fr)_minmax(0,3fr)]">
+          <div>
+            {!live && listen.state.phase !== 'reading' && (
+              <AdviceStep advice={advice} onTurned={turned} onCheck={check} />
+            )}
+            <div className="mt-3">
+              <ListenPanel
+                listen={listen}
+                machine={machine}
+                onStandIn={standIn}
+                urge={advice.kind === 'listen'}
+              />
+            </div>
+            {(track.length > 0 || live) && (
+              <div className="mt-4">
+                {!live && last && <BlipFigures blip={last.blip} machine={machine} />}
+                <Suspense fallback={<div className="h-65" />}>
+                  <SpeedChart
+                    track={track}
+                    blip={live ? null : (last?.blip ?? null)}
+                    machine={machine}
+                    seconds={seconds}
+                  />
+                </Suspense>
+              </div>
+            )}
+            {kept && !live && (
+              <div className="mt-1 flex flex-wrap gap-x-4">
+                <button
+                  type="button"
+                  className="flex min-h-11 items-center gap-2 font-semibold text-soft hover:underline"
+                  onClick={() => saveFile(`speed-${job.tag}.csv`, speedTable(kept.readings), 'text/csv')}
+                >
+                  <Download size={18} aria-hidden /> Trace, CSV
+                </button>
+                <button
+                  type="button"
+                  className="flex min-h-11 items-center gap-2 font-semibold text-soft hover:underline"
+                  onClick={() => saveFile(`sound-${job.tag}.wav`, wavOfClip(kept.clip), 'audio/wav')}
+                >
+                  <Download size={18} aria-hidden /> Sound, WAV
+                </button>
+              </div>
+            )}
+            {ledger.heard.length > 0 && !live && (
+              <div className="mt-4">
+                <SeenPick seen={seen} onChange={setSeen} />
+              </div>
+            )}
+          </div>
+          <div>
+            <ScrewLedger
+              ledger={ledger}
+              onMove={(move) => turned(move)}
+              onBack={(moves, to) => moves.forEach((move) => turned(move, `Put back: ${to}`))}
+            />
+            <ScrewMap ledger={ledger} machine={machine} />
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
