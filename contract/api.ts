@@ -109,6 +109,8 @@ export interface RackTag {
   lead: { cause: CauseId; probability: number } | null;
   next: { check: CheckId; minutes: number } | null;
   off: number;
+  /** All but a cold start is proved; from when it may be made, ISO 8601, null for now. */
+  coldStart: { notBefore: string | null } | null;
   entryCount: number;
 }
 

@@ -2,5 +2,5 @@ export { burn, engineOf, SET_RICH, type Controls, type EngineState, type Simulat
 export { EFFECTS, type Effects } from './faults';
 export { makeOf, type EngineMake } from './make';
 export { GUIDED_S, guidedRun, type Screws } from './runs';
-export { PLAIN, soundOf, type SoundRecipe, type SpeedPoint } from './sound';
+export { PLAIN, soundOf, soundStream, type SoundRecipe, type SpeedPoint } from './sound';
 export { seedOf, standInOf, standInScrews, trackOf } from './standIn';

@@ -67,57 +67,72 @@ const BURST = 0.25;
 /** Length of a firing's pressure pulse, s. */
 const PULSE_S = 0.0012;
 
-/** One engine's pulses, fan and chain, before the room: exhaust and intake by the turn. */
-function pulses(
-  track: readonly SpeedPoint[],
+/** One engine's pulses, fan and chain, before the room: exhaust and intake by the turn. Piece after piece of its track in, sound out. */
+function pulser(
   recipe: SoundRecipe,
   rate: number,
   chance: () => number,
-): Float32Array {
+): (track: readonly SpeedPoint[]) => Float32Array<ArrayBuffer> {
   const normal = (): number => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
-  const seconds = track.at(-1)?.t ?? 0;
-  const n = Math.floor(seconds * rate);
-  const out = new Float32Array(n);
   const exhaust = resonator(recipe.exhaust.hz, recipe.exhaust.q, rate);
   const bark = resonator(recipe.exhaust.hz * 3.4, 4, rate);
   const intake = resonator(recipe.intake.hz, recipe.intake.q, rate);
-  let at = 0;
   let phase = chance();
   let left = 0;
   let strength = 1;
   let gulp = 0;
   let fired = true;
-  for (let i = 0; i < n; i++) {
-    const t = i / rate;
-    while (at < track.length - 2 && track[at + 1]!.t <= t) at++;
-    const [a, b] = [track[at]!, track[Math.min(at + 1, track.length - 1)]!];
-    const share = b.t > a.t ? Math.min(1, Math.max(0, (t - a.t) / (b.t - a.t))) : 0;
-    const turnsHz = (a.rpm + (b.rpm - a.rpm) * share) / 60;
-    const before = phase;
-    phase += turnsHz / rate;
-    if (Math.floor(phase) > Math.floor(before)) {
-      // A turn that does not fire still pushes its charge out, much more softly, and the next one fires the harder.
-      const misses: boolean = fired && chance() < (a.fourStroke ?? 0);
-      fired = !misses;
-      // A small charge leaves less to let out.
-      const push = 0.55 + 0.45 * Math.min(1, (a.charge ?? 0.75) / 0.75);
-      strength = push * (misses ? 0.22 : 1) * Math.max(0.1, 1 + recipe.cycleVariation * normal());
-      left = 1;
+  return (track) => {
+    const [begins, ends] = [track[0]?.t ?? 0, track.at(-1)?.t ?? 0];
+    const n = Math.round((ends - begins) * rate);
+    const out = new Float32Array(n);
+    let at = 0;
+    for (let i = 0; i < n; i++) {
+      const t = begins + i / rate;
+      while (at < track.length - 2 && track[at + 1]!.t <= t) at++;
+      const [a, b] = [track[at]!, track[Math.min(at + 1, track.length - 1)]!];
+      const share = b.t > a.t ? Math.min(1, Math.max(0, (t - a.t) / (b.t - a.t))) : 0;
+      const turnsHz = (a.rpm + (b.rpm - a.rpm) * share) / 60;
+      const before = phase;
+      phase += turnsHz / rate;
+      if (Math.floor(phase) > Math.floor(before)) {
+        // A turn that does not fire still pushes its charge out, much more softly, and the next one fires the harder.
+        const misses: boolean = fired && chance() < (a.fourStroke ?? 0);
+        fired = !misses;
+        // A small charge leaves less to let out.
+        const push = 0.55 + 0.45 * Math.min(1, (a.charge ?? 0.75) / 0.75);
+        strength = push * (misses ? 0.22 : 1) * Math.max(0.1, 1 + recipe.cycleVariation * normal());
+        left = 1;
+      }
+      if (Math.floor(phase + 0.45) > Math.floor(before + 0.45)) gulp = 1;
+      left = Math.max(0, left - 1 / (PULSE_S * rate));
+      gulp = Math.max(0, gulp - 1 / (2 * PULSE_S * rate));
+      const push = turnsHz > 5 ? strength * Math.sin(Math.PI * left) * (1 + BURST * normal()) : 0;
+      const suck = turnsHz > 5 ? Math.sin(Math.PI * gulp) * (1 + 0.5 * normal()) : 0;
+      let y = exhaust(push) + 0.5 * bark(push) + recipe.intake.level * intake(suck);
+      const turn = 2 * Math.PI * phase;
+      const pace = turnsHz / 100;
+      if (recipe.fan)
+        y +=
+          0.1 * pace * (recipe.fan.level * Math.sin(recipe.fan.blades * turn) + recipe.fan.rush * normal());
+      if (recipe.chain) y += 0.1 * recipe.chain.level * pace * Math.sin(recipe.chain.aTurn * turn + 1);
+      out[i] = y;
     }
-    if (Math.floor(phase + 0.45) > Math.floor(before + 0.45)) gulp = 1;
-    left = Math.max(0, left - 1 / (PULSE_S * rate));
-    gulp = Math.max(0, gulp - 1 / (2 * PULSE_S * rate));
-    const push = turnsHz > 5 ? strength * Math.sin(Math.PI * left) * (1 + BURST * normal()) : 0;
-    const suck = turnsHz > 5 ? Math.sin(Math.PI * gulp) * (1 + 0.5 * normal()) : 0;
-    let y = exhaust(push) + 0.5 * bark(push) + recipe.intake.level * intake(suck);
-    const turn = 2 * Math.PI * phase;
-    const pace = turnsHz / 100;
-    if (recipe.fan)
-      y += 0.1 * pace * (recipe.fan.level * Math.sin(recipe.fan.blades * turn) + recipe.fan.rush * normal());
-    if (recipe.chain) y += 0.1 * recipe.chain.level * pace * Math.sin(recipe.chain.aTurn * turn + 1);
-    out[i] = y;
-  }
-  return out;
+    return out;
+  };
+}
+
+/** Peaks of a close engine lie about here before it is brought to 0.8. */
+const STREAM_GAIN = 2.5;
+
+/** The sound of an engine as it goes on: piece after piece of its track in (each beginning where the last ended), sound out. */
+export function soundStream(
+  recipe: SoundRecipe,
+  rate: number,
+  seed: number,
+): (track: readonly SpeedPoint[]) => Float32Array<ArrayBuffer> {
+  const pulses = pulser(recipe, rate, chanceFrom(seed));
+  return (track) => pulses(track).map((v) => Math.min(1, Math.max(-1, STREAM_GAIN * v)));
 }
 
 /** One-pole high pass, in place, twice over. */
@@ -147,7 +162,7 @@ export function soundOf(
 ): Float32Array {
   const chance = chanceFrom(seed);
   const normal = (): number => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
-  const x = pulses(track, recipe, rate, chance);
+  const x = pulser(recipe, rate, chance)(track);
   const { room, other, hum, noise, bassCutHz, clipAt } = recipe;
   if (room) {
     const late = Math.round((room.ms / 1000) * rate);
@@ -165,7 +180,7 @@ export function soundOf(
       { t: x.length / rate, rpm: other.rpm * 1.02 },
     ];
     add(
-      pulses(steady, { ...recipe, exhaust: { hz: recipe.exhaust.hz * 0.7, q: 3 } }, rate, chance),
+      pulser({ ...recipe, exhaust: { hz: recipe.exhaust.hz * 0.7, q: 3 } }, rate, chance)(steady),
       10 ** (-other.downDb / 20),
     );
   }

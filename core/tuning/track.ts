@@ -67,10 +67,17 @@ const SETTLES = 0.4;
 /** Silence this long after letting go is a stall, s. */
 const SILENT = 0.8;
 const LEAST_S = 0.6;
+/** Further from idle than this it has left it, after standing there so long, s. */
+const LEAVES = 0.08;
+const STOOD_S = 0.3;
 
 /** The trace without single jumps: the middle of five neighbours. */
 const smooth = (track: readonly TrackPoint[]): TrackPoint[] =>
   track.map(([t, , four], i) => [t, mid(track.slice(Math.max(0, i - 2), i + 3).map((p) => p[1])), four]);
+
+/** Whether it fell silent between its first point and `until`, s: it died. */
+const silentIn = (points: readonly TrackPoint[], until: number): boolean =>
+  points.some((p, i) => (points[i + 1]?.[0] ?? until) - p[0] > SILENT);
 
 function readIdle(points: readonly TrackPoint[]): IdleHeard | null {
   const rpm = points.map((p) => p[1]);
@@ -94,16 +101,26 @@ export function readBlip(track: readonly TrackPoint[], seconds = track.at(-1)?.[
   const sorted = points.map((p) => p[1]).toSorted((a, b) => a - b);
   const low = sorted[Math.floor(sorted.length * 0.1)]!;
   const high = sorted[Math.floor(sorted.length * 0.97)]!;
-  if (high < APART * low) return { ...nothing, idle: readIdle(points) };
+  if (high < APART * low) return { ...nothing, idle: silentIn(points, seconds) ? null : readIdle(points) };
 
   const gate = Math.sqrt(low * high);
   const up = points.findIndex((p) => p[1] > gate);
   const before = points.slice(0, up);
   const firstIdle = before.length > 0 ? mid(before.map((p) => p[1])) : low;
+  // Back from the way up to where it last stood at idle for a while: a dip crosses idle on its way up.
+  const nearIdle = (p: TrackPoint): boolean => Math.abs(p[1] / firstIdle - 1) <= LEAVES;
   let leaves = up;
-  while (leaves > 0 && Math.abs(points[leaves - 1]![1] / firstIdle - 1) > 0.06) leaves--;
+  while (
+    leaves > 0 &&
+    !before
+      .slice(0, leaves)
+      .filter((p) => p[0] > points[leaves]![0] - STOOD_S)
+      .every(nearIdle)
+  )
+    leaves--;
   const snapAt = points[leaves]![0];
-  const idle = readIdle(before.filter((p) => p[0] < snapAt - 0.1));
+  const settled = before.filter((p) => p[0] < snapAt - 0.1);
+  const idle = silentIn(settled, snapAt) ? null : readIdle(settled);
 
   let down = points.findIndex((p, i) => i > up && p[1] < gate);
   if (down < 0) down = points.length;
@@ -119,7 +136,7 @@ export function readBlip(track: readonly TrackPoint[], seconds = track.at(-1)?.[
   const after = points.slice(down);
   const back = after.find((p) => p[1] <= firstIdle * (1 + NEAR_IDLE));
   const quietFrom = after.at(-1)?.[0] ?? releasedAt;
-  const settled = back ? after.filter((p) => p[0] >= back[0]) : [];
+  const idling = back ? after.filter((p) => p[0] >= back[0]) : [];
   return {
     idle,
     snap: reached && {
@@ -140,11 +157,26 @@ export function readBlip(track: readonly TrackPoint[], seconds = track.at(-1)?.[
         ? {
             at: releasedAt,
             hang: back ? back[0] - releasedAt : null,
-            undershoot: settled.length ? Math.max(0, firstIdle - Math.min(...settled.map((p) => p[1]))) : 0,
+            undershoot: idling.length ? Math.max(0, firstIdle - Math.min(...idling.map((p) => p[1]))) : 0,
             stalled: seconds - quietFrom > SILENT,
           }
         : null,
   } as Blip;
+}
+
+/** A trace broken off for longer than this is two; what is shorter than the second by itself is a speck. */
+const BREAK_S = 0.15;
+const SPECK_S = 0.3;
+
+/** The trace without specks: moments when some noise was taken for an engine. */
+export function withoutSpecks(track: readonly TrackPoint[]): TrackPoint[] {
+  const runs: TrackPoint[][] = [];
+  for (const point of track) {
+    const run = runs.at(-1);
+    if (run && point[0] - run.at(-1)![0] <= BREAK_S) run.push(point);
+    else runs.push([point]);
+  }
+  return runs.filter((run) => run.at(-1)![0] - run[0]![0] >= SPECK_S).flat();
 }
 
 /** A trace as it is kept in the log: a point every 50 ms at most, no finer than is known. */

@@ -1,6 +1,6 @@
 import { factsOf, type RackTag } from '@rusty-wren/contract';
 import { glance } from '@rusty-wren/core/diagnosis';
-import { caseOf, readJob, type Entry } from '@rusty-wren/core/log';
+import { caseOf, coldStartDue, readJob, type Entry } from '@rusty-wren/core/log';
 import { pressing } from '@rusty-wren/core/schedule';
 import type { Db } from '../db/pool';
 import { readSqueeze } from '../specs/squeeze';
@@ -30,6 +30,7 @@ function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit
     lead,
     next: best ? { check: best.check, minutes: best.minutes } : null,
     off: picture.off.length,
+    coldStart: picture.stage === 'closed' ? null : coldStartDue(picture.proof),
     entryCount: entries.length,
   };
   workedOut.set(job.id, { seq: entries.at(-1)?.seq ?? 0, facts: factsKey(job), tag });

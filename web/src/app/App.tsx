@@ -5,6 +5,7 @@ import { hearChanges } from '../api/stream';
 import { Bench } from '../bench/Bench';
 import { CheckIn } from '../checkin/CheckIn';
 import { CauseMap } from '../map/CauseMap';
+import { Practice } from '../practice/Practice';
 import { Rack } from '../rack/Rack';
 import { Specs } from '../specs/Specs';
 import { Start } from '../start/Start';
@@ -27,6 +28,7 @@ const router = createBrowserRouter([
       { path: '/job/:jobId/tune', element: <Tune /> },
       { path: '/job/:jobId/start', element: <Start /> },
       { path: '/specs', element: <Specs /> },
+      { path: '/practice', element: <Practice /> },
       { path: '/tools', element: <Tools /> },
       { path: '/tools/:tool', element: <Tools /> },
       {

@@ -1,6 +1,7 @@
 import type { RackTag } from '@rusty-wren/contract';
 import { ACT_ON, behaviourOf, causeOf, checkOf } from '@rusty-wren/core/diagnosis';
 import { pressing } from '@rusty-wren/core/schedule';
+import { format } from 'date-fns';
 import { Hourglass } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
@@ -58,6 +59,15 @@ function nextWords({ settled, lead, next }: RackTag): string {
   return next ? `${checkOf(next.check).name}, ${minutesWords(next.minutes)}` : 'Settle on a suspect';
 }
 
+/** What the proof waits for. */
+function proofWords({ coldStart }: RackTag, now: string): string {
+  if (!coldStart) return 'Prove it';
+  const { notBefore } = coldStart;
+  return notBefore && notBefore > now
+    ? `Cold start after ${format(notBefore, 'EEE HH:mm')}`
+    : 'Cold start due';
+}
+
 /** A job as the paper tag that hangs on its hook. */
 export function Tag({ tag, now }: { tag: RackTag; now: string }): ReactElement {
   const { job, stage } = tag;
@@ -104,7 +114,7 @@ export function Tag({ tag, now }: { tag: RackTag; now: string }): ReactElement {
           ) : (
             needsHand &&
             (stage === 'proof' ? (
-              <p className="font-semibold text-rust">Prove it</p>
+              <p className="font-semibold text-rust">{proofWords(tag, now)}</p>
             ) : (
               <p className="font-semibold text-rust">{nextWords(tag)}</p>
             ))

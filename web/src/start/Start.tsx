@@ -2,7 +2,7 @@ import { afterPulls, drillFor, STOP_AT_PULLS } from '@rusty-wren/core/starting';
 import { START_STATES, type StartOutcome, type StartState } from '@rusty-wren/core/log';
 import { ArrowLeft, TriangleAlert } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
 import { BIG_BUTTON } from '../bench/steps/StepHead';
 import { useLog, type JobAtBench } from '../bench/useJob';
@@ -26,7 +26,8 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
   const { job, picture } = atBench;
   const log = useLog(job.id);
   const navigate = useNavigate();
-  const [state, setState] = useState<StartState>('cold');
+  const { search } = useLocation();
+  const [state, setState] = useState<StartState>(START_STATES.find((s) => s === search.slice(1)) ?? 'cold');
   const [pulls, setPulls] = useState(0);
   const [drill, setDrill] = useState('');
   const [altered, setAltered] = useState(false);

@@ -68,6 +68,12 @@ export function Tools(): ReactElement {
         >
           Spec cards
         </NavLink>
+        <NavLink
+          to="/practice"
+          className="flex min-h-11 shrink-0 items-center rounded-md px-3 text-lg font-semibold hover:bg-line"
+        >
+          Practice tuning
+        </NavLink>
       </nav>
       <div>
         <h1 className="mb-4 text-4xl font-bold">{tool.name}</h1>

@@ -21,14 +21,16 @@ export function AdviceStep({
     return (
       <section aria-label="Advice" className={advice.urgent ? 'border-l-8 border-rust pl-4' : ''}>
         <p className="font-semibold text-rust">{advice.why}</p>
-        <p className="flex items-center gap-4 text-6xl leading-tight font-bold">
-          <Way size={54} strokeWidth={2.6} aria-label={clockwise ? 'clockwise' : 'anticlockwise'} />
-          {moveInWords(move)}
-        </p>
-        <p className="mt-1 max-w-[50ch] text-xl">{advice.expect}</p>
-        <Button look="rust" className="mt-3 min-h-16 px-7 text-xl" onClick={() => onTurned(move, advice.why)}>
-          Turned it
-        </Button>
+        <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
+          <p className="flex items-center gap-4 text-6xl leading-tight font-bold">
+            <Way size={54} strokeWidth={2.6} aria-label={clockwise ? 'clockwise' : 'anticlockwise'} />
+            {moveInWords(move)}
+          </p>
+          <Button look="rust" className="min-h-16 px-7 text-xl" onClick={() => onTurned(move, advice.why)}>
+            Turned it
+          </Button>
+        </div>
+        <p className="text-xl">{advice.expect}</p>
       </section>
     );
   }

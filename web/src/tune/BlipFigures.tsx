@@ -33,6 +33,7 @@ export function BlipFigures({ blip, machine }: { blip: Blip; machine: MachineFac
   const { idle, snap, full, back } = blip;
   return (
     <dl className="mt-2 flex flex-wrap gap-x-7 gap-y-2">
+      {!idle && full && <Figure name="Idle" value="Died" off />}
       {idle && (
         <Figure
           name="Idle"

@@ -56,7 +56,9 @@ export function ListenPanel({
         </p>
         <output aria-label="Speed now" className="block text-8xl leading-none font-bold tabular-nums">
           {heard === null ? '–' : Math.round(heard / 10) * 10}
-          <span className="ml-2 text-3xl font-semibold">rpm</span>
+          <span className="ml-2 text-3xl font-semibold">
+            {heard === null && state.seconds > 1 ? 'nothing heard' : 'rpm'}
+          </span>
         </output>
         {state.by === 'stand-in' && <p className="text-lg font-semibold text-ochre">Simulated</p>}
         <div className="mt-3 flex gap-3">

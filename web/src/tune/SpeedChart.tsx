@@ -15,13 +15,16 @@ import {
 /** More points than this would only hide each other. */
 const MOST_DRAWN = 450;
 
+/** Silence longer than this breaks the line, s. */
+const GAP_S = 0.4;
+
 /** The speed over time with the bands it should keep to, and what was read off it. */
 export function SpeedChart({
   track,
   blip,
   machine,
   seconds,
-  height = 260,
+  height = 240,
 }: {
   track: readonly TrackPoint[];
   blip: Blip | null;
@@ -36,7 +39,12 @@ export function SpeedChart({
   const every = Math.ceil(track.length / MOST_DRAWN);
   const rows = track
     .filter((_, i) => i % every === 0)
-    .map(([t, rpm, four]) => ({ t, rpm, ...(four > 0.15 && { burble: rpm }) }));
+    .flatMap(([t, rpm, four], i, kept) => {
+      const row = { t, rpm, ...(four > 0.15 && { burble: rpm }) };
+      // Where nothing was heard nothing is drawn.
+      const before = kept[i - 1]?.[0];
+      return before !== undefined && t - before > GAP_S ? [{ t: before + 0.01, rpm: null }, row] : [row];
+    });
   const top = Math.max(full[1] * 1.12, ...track.map((p) => p[1]));
   return (
     <figure aria-label="Speed over time">

@@ -85,7 +85,7 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
       { key: 'b', does: 'back to the bench', run: () => void navigate(`/job/${job.id}`) },
       { key: 'e', does: 'listen', run: () => void listen.microphone() },
       {
-        key: 'Enter',
+        key: 'x',
         does: 'turned it as advised',
         run: () => document.querySelector<HTMLElement>('[aria-label="Advice"] button')?.click(),
       },

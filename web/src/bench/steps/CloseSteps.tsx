@@ -20,7 +20,7 @@ function ProveIt({ step, log, start }: { step: ProofStep; log: Log; start: strin
       <span className="text-lg text-soft">not before {format(wait, 'EEE HH:mm')}</span>
     ) : (
       <Link
-        to={start}
+        to={`${start}?${by.state}`}
         className="inline-flex min-h-11 items-center rounded-md bg-rust px-4 py-2 font-semibold text-on-rust hover:brightness-110"
       >
         Start it
@@ -50,6 +50,9 @@ function ProveIt({ step, log, start }: { step: ProofStep; log: Log; start: strin
   );
 }
 
+/** What is left first, what is done after it. */
+const byOpen = (proof: readonly ProofStep[]): ProofStep[] => proof.toSorted((x, y) => +x.done - +y.done);
+
 /** The proof run: each step since the last touch, and two cold starts on different occasions. */
 export function ProveStep({
   jobId,
@@ -71,12 +74,14 @@ export function ProveStep({
         <TriangleAlert className="shrink-0" aria-hidden /> {CAUTIONS.running}
       </p>
       <ul className="mt-3 max-w-2xl">
-        {picture.proof.map((step) => (
+        {byOpen(picture.proof).map((step) => (
           <li
             key={step.id}
-            className="flex min-h-16 flex-wrap items-center justify-between gap-3 border-b border-line py-2"
+            className={`flex flex-wrap items-center justify-between gap-3 border-b border-line ${step.done ? 'min-h-11' : 'min-h-16 py-2'}`}
           >
-            <span className="flex items-center gap-3 text-xl font-semibold">
+            <span
+              className={`flex items-center gap-3 ${step.done ? 'text-lg text-soft' : 'text-xl font-semibold'}`}
+            >
               {step.done ? (
                 <Check className="text-moss" aria-label="done" />
               ) : (

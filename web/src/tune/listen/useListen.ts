@@ -3,7 +3,7 @@ import { GUIDED_S, type Screws } from '@rusty-wren/core/engine';
 import type { HeardBy } from '@rusty-wren/core/log';
 import { figuresOf } from '@rusty-wren/core/machine';
 import { clipOfWav, HEARD, type Clip, type SpeedReading } from '@rusty-wren/core/sound';
-import { thinTrack, type TrackPoint } from '@rusty-wren/core/tuning';
+import { thinTrack, withoutSpecks, type TrackPoint } from '@rusty-wren/core/tuning';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Ear } from './ear.worker';
@@ -12,6 +12,8 @@ import tapUrl from './tap.worklet.ts?worker&url';
 /** How long the guided recording takes, s. */
 export const GUIDED_TOTAL_S = GUIDED_S.idle + GUIDED_S.hold + GUIDED_S.after;
 const STAND_IN_PIECE_S = 0.1;
+/** Sound comes in pieces: the last of them may not be waited for, s. */
+const SHORT_S = 0.25;
 
 /** A recording that has been read. */
 export interface Heard {
@@ -31,7 +33,9 @@ export type Listening =
 /** The trace of what was heard, as it is kept in the log. */
 export const trackHeard = (readings: readonly SpeedReading[]): TrackPoint[] =>
   thinTrack(
-    readings.flatMap((r): TrackPoint[] => (r.confidence >= HEARD ? [[r.t, r.rpm, r.fourStroke]] : [])),
+    withoutSpecks(
+      readings.flatMap((r): TrackPoint[] => (r.confidence >= HEARD ? [[r.t, r.rpm, r.fourStroke]] : [])),
+    ),
   );
 
 const joined = (pieces: readonly Float32Array[]): Float32Array => {
@@ -107,7 +111,7 @@ export function useListen(machine: MachineFacts, onHeard: (heard: Heard) => void
           readings.push(...more);
           const seconds = samples / rate;
           setState({ phase: 'live', by, seconds, readings: [...readings] });
-          if (seconds >= GUIDED_TOTAL_S - 0.05) end(true);
+          if (seconds >= GUIDED_TOTAL_S - SHORT_S) end(true);
         });
       });
     },
