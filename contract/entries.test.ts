@@ -33,6 +33,10 @@ describe('entries', () => {
     ['verdict', { settles: 'coil-failed' }],
     ['verdict', { behind: 'intake-leak', answer: 'waived' }],
     ['note', { text: 'x' }],
+    ['screw', { screw: 'L', eighths: -0.5, trial: true, why: 'to see' }],
+    ['heard', { track: [[0.1, 2800, 0]], seconds: 12, by: 'microphone' }],
+    ['start', { state: 'cold', pulls: 4, outcome: 'runs', drill: 'no choke' }],
+    ['proved', { step: 'idle-minute' }],
     ['stage', { stage: 'parts', waitingFor: 'a kit' }],
   ])('%s is taken (%#)', (kind, body) => {
     expect(problem(entry(kind, body))).toBeNull();
@@ -41,6 +45,18 @@ describe('entries', () => {
   it.each([
     [entry('gossip', {}), 'kind must be one of'],
     [entry('note', {}), 'body.text is required'],
+    [entry('screw', { screw: 'choke', eighths: 1 }), 'body.screw must be one of'],
+    [entry('screw', { screw: 'L', eighths: 0 }), 'body.eighths'],
+    [entry('screw', { screw: 'L', eighths: 0.3 }), 'body.eighths must be a multiple of 0.5'],
+    [entry('screw', { screw: 'H', eighths: 40 }), 'body.eighths must be less than or equal to 32'],
+    [entry('heard', { track: [], seconds: 1, by: 'microphone' }), 'body.track must contain at least 1 items'],
+    [entry('heard', { track: [[0, NaN, 0]], seconds: 1, by: 'microphone' }), 'body.track[0][1]'],
+    [
+      entry('heard', { track: Array(2401).fill([1, 2800, 0]), seconds: 1, by: 'microphone' }),
+      'body.track must contain less than or equal to 2400 items',
+    ],
+    [entry('start', { state: 'cold', pulls: -1, outcome: 'runs' }), 'body.pulls'],
+    [entry('proved', { step: 'cold' }), 'body.step must be one of'],
     [entry('note', { text: '' }), 'body.text is not allowed to be empty'],
     [
       entry('finding', { check: 'fuel-smell', result: 'purple', sureness: 'sure' }),

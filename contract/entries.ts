@@ -19,7 +19,7 @@ import {
   type EntryKind,
 } from '@rusty-wren/core/log';
 import { READING_FIELD } from '@rusty-wren/core/reading';
-import { SCREWS } from '@rusty-wren/core/tuning';
+import { MOST_TRACK, SCREWS } from '@rusty-wren/core/tuning';
 import Joi from 'joi';
 import { besidesTheFigures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
 
@@ -66,8 +66,6 @@ const finding = Joi.object({
 
 const tray = Joi.object({ part: oneOf(PART_IDS), thing: text(120) }).xor('part', 'thing');
 
-/** A speed trace: at most two minutes at a reading every 50 ms. */
-const MOST_TRACK = 2400;
 const track = Joi.array()
   .items(
     Joi.array()

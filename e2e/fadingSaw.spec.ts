@@ -4,6 +4,7 @@ import { checkIn, findBy, leading, step, suspects, trail, tray, write } from './
 test('a fading saw, from the counter to the hook: checked in, worked, corrected, settled, mended, proved, closed', async ({
   page,
 }) => {
+  await page.clock.install();
   // A model of its own, so that the test can run again on the same database.
   const model = `B40 ${Date.now()}`;
   await checkIn(page, {
@@ -64,8 +65,8 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await write(page, 'full 12400', /Read the full speed: in band/);
   await step(page).getByRole('button', { name: 'Time it' }).click();
   await expect(step(page).getByRole('timer')).toHaveText(/^\d\d s, stop$/);
-  await page.clock.fastForward(61_000);
   const minute = step(page).getByRole('listitem').filter({ hasText: 'Idle holds a minute' });
+  await page.clock.fastForward(61_000);
   await minute.getByRole('button', { name: 'Proved' }).click();
   await step(page)
     .getByRole('listitem')
@@ -102,7 +103,6 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
 });
 
 test('a scored piston does not leave before what caused it is answered', async ({ page }) => {
-  await page.clock.install();
   await checkIn(page, {
     owner: 'Hesper Dunn',
     kind: 'Chainsaw',

@@ -77,6 +77,32 @@ describe('tray and notes', () => {
   });
 });
 
+describe('screws and starts', () => {
+  it.each([
+    ['L out 1/8', { screw: 'L', eighths: 1 }],
+    ['h in 1/4', { screw: 'H', eighths: -2 }],
+    ['stop in 3/8', { screw: 'stop', eighths: 3 }],
+    ['stop out 1/16', { screw: 'stop', eighths: -0.5 }],
+    ['H out 1 1/8', { screw: 'H', eighths: 9 }],
+  ])('%s', (line, body) => {
+    expect(entry(line)).toEqual({ kind: 'screw', body });
+  });
+
+  it.each([
+    ['start cold 4', { state: 'cold', pulls: 4, outcome: 'runs' }],
+    ['start warm 12 pops', { state: 'warm', pulls: 12, outcome: 'pops' }],
+  ])('%s', (line, body) => {
+    expect(entry(line)).toEqual({ kind: 'start', body });
+  });
+
+  it('says what is wrong with a turn or a count that cannot be', () => {
+    expect(says('L out 9')).toContain('not a turn of a screw');
+    expect(says('L out')).toContain('not');
+    expect(says('start cold 400')).toContain('more than 200');
+    expect(entry('start runs-well')).toMatchObject({ kind: 'finding' });
+  });
+});
+
 describe('what is unclear', () => {
   it('is never guessed: the choices come back', () => {
     expect(says('spark')).toBe('Look at the spark: which? strong, flickers, weak, none');

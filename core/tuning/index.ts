@@ -12,6 +12,6 @@ export {
   type Screw,
   type ScrewMove,
 } from './ledger';
-export { readBlip, thinTrack, withoutSpecks, type Blip, type TrackPoint } from './track';
+export { MOST_TRACK, readBlip, thinTrack, withoutSpecks, type Blip, type TrackPoint } from './track';
 export { densityMove } from './density';
 export { tuningGate, type GateMatter } from './gate';

@@ -179,11 +179,16 @@ export function withoutSpecks(track: readonly TrackPoint[]): TrackPoint[] {
   return runs.filter((run) => run.at(-1)![0] - run[0]![0] >= SPECK_S).flat();
 }
 
-/** A trace as it is kept in the log: a point every 50 ms at most, no finer than is known. */
+/** The log takes no longer trace. */
+export const MOST_TRACK = 2400;
+
+/** A trace as it is kept in the log: a point every 50 ms, or fewer of a long one; no finer than is known. */
 export function thinTrack(track: readonly TrackPoint[]): TrackPoint[] {
+  const long = (track.at(-1)?.[0] ?? 0) - (track[0]?.[0] ?? 0);
+  const apart = Math.max(0.05, long / (MOST_TRACK - 1)) - 1e-4;
   const kept: TrackPoint[] = [];
   for (const [t, rpm, four] of track) {
-    if (kept.length > 0 && t - kept.at(-1)![0] < 0.0499) continue;
+    if (kept.length > 0 && t - kept.at(-1)![0] < apart) continue;
     kept.push([Math.round(t * 100) / 100, Math.round(rpm), Math.round(four * 100) / 100]);
   }
   return kept;

@@ -5,6 +5,7 @@ import {
   advise,
   densityMove,
   ledgerOf,
+  MOST_TRACK,
   moveInWords,
   readBlip,
   speedBand,
@@ -84,6 +85,7 @@ describe('a guided recording is read', () => {
     expect(withoutSpecks([...track, ...speck])).toEqual(track);
     const thin = thinTrack(track);
     expect(thin.length).toBeLessThan(45);
+    expect(thinTrack(drawn([0, 2800], [600, 2800])).length).toBeLessThanOrEqual(MOST_TRACK);
     for (let i = 1; i < thin.length; i++) expect(thin[i]![0] - thin[i - 1]![0]).toBeGreaterThan(0.049);
   });
 });

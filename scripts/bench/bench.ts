@@ -4,13 +4,16 @@ import { Worker } from 'node:worker_threads';
 import { Bench } from 'tinybench';
 import { caseWith } from './caseWith';
 import { speedInChromium } from './inChromium';
+import { ears } from './ear';
 import { smallNetworks } from './networks';
 import { recovery } from './recovery';
 import { timesLine } from './timesLine';
+import { tunes } from './tunes';
 import { POLICIES, type Outcome, type Share } from './plays';
 
 /**
  * Speed of the inference, every policy played on the same drawn machines, and the plan against the exact optimum.
+ * The ear against two pitch detectors on `--clips N` recordings a place, and the tuning advice on `--tunes N` mistunings.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
  */
 
@@ -144,6 +147,8 @@ if (!process.argv.includes('--plays-only')) {
   await speed();
   await speedInChromium();
   recovery();
+  ears(Number(flag('clips') ?? 3));
+  tunes(Number(flag('tunes') ?? 500));
 }
 smallNetworks();
 await policies(

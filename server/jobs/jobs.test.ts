@@ -175,6 +175,13 @@ describe('the rack', () => {
     expect(mine(await rack())).toMatchObject({ lead: { cause: 'tank-vent-blocked' }, entryCount: 2 });
   });
 
+  it('is not closed unfinished without a written reason', async () => {
+    const refused = await add({ ...note('x'), kind: 'stage', body: { stage: 'closed' } });
+    expect(refused.status).toBe(400);
+    expect(await problem(refused)).toContain('reason is missing, and the job is not finished: No cause');
+    expect(mine(await rack())).toBeDefined();
+  });
+
   it('moves closed jobs out of sight, and back when reopened', async () => {
     await add({ ...note('x'), kind: 'stage', body: { stage: 'closed', reason: 'owner took it' } });
     expect(mine(await rack())).toBeUndefined();

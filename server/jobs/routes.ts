@@ -1,10 +1,12 @@
 import {
   checkInSchema,
   entriesSchema,
+  factsOf,
   type CheckIn,
   type JobWithLog,
   type NewEntry,
 } from '@rusty-wren/contract';
+import { readJob } from '@rusty-wren/core/log';
 import { Hono } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
@@ -14,6 +16,21 @@ import { readRack } from './rack';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readSqueeze } from '../specs/squeeze';
 import { readSameCan } from './sameCan';
+
+/** A job closed without a written reason must have nothing left open by its log. Throws 400 naming what is. */
+async function mustBeFinished(db: Db, id: string, added: readonly NewEntry[]): Promise<void> {
+  const closing = added.findIndex((e) => e.kind === 'stage' && e.body.stage === 'closed' && !e.body.reason);
+  if (closing < 0) return;
+  const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
+  const row = rows[0]!;
+  const { machine } = jobOf(row, (await readSqueeze(db, row))(row));
+  const [open] = readJob(await readLog(db, id), factsOf(machine)).openEnds;
+  if (open)
+    throw refuse(
+      400,
+      `entries[${closing}].body.reason is missing, and the job is not finished: ${open.says}`,
+    );
+}
 
 async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
@@ -43,7 +60,13 @@ export function jobRoutes(pool: Pool): Hono {
       const id = pathId(c, 'id');
       const { entries } = await checkedBody<{ entries: NewEntry[] }>(c, entriesSchema);
       return c.json(
-        { entries: await inTransaction(pool, (client) => appendEntries(client, id, entries)) },
+        {
+          entries: await inTransaction(pool, async (client) => {
+            const added = await appendEntries(client, id, entries);
+            await mustBeFinished(client, id, entries);
+            return added;
+          }),
+        },
         201,
       );
     });

@@ -43,7 +43,12 @@ describe('jobs on one can', () => {
 
     await post(bench.app, `/api/jobs/${second.job.id}/entries`, {
       entries: [
-        { id: randomUUID(), notedAt: '2026-05-04T09:30:00.000Z', kind: 'stage', body: { stage: 'closed' } },
+        {
+          id: randomUUID(),
+          notedAt: '2026-05-04T09:30:00.000Z',
+          kind: 'stage',
+          body: { stage: 'closed', reason: 'Sold' },
+        },
       ],
     });
     expect(await matesOf(first.job.id)).toEqual([]);
