@@ -108,6 +108,22 @@ test('a recording dropped gives the trace and the advice; the trace and the soun
   expect(violations).toEqual([]);
 });
 
+test('an early quarter turn is tried, judged and put back in one tap', async ({ page }) => {
+  await checkIn(page, saw('Tune 5'));
+  await write(page, 'L 1 H 1', /L 1, H 1/);
+  await page.getByRole('link', { name: 'Tune', exact: true }).click();
+  await page.getByRole('button', { name: 'Try L out 1/4' }).click();
+  await expect(page.getByRole('heading', { name: 'L out 1/4: what did it do?' })).toBeVisible();
+  await expect(page.getByLabel('L stands')).toHaveText('1 1/4');
+  await page.getByRole('region', { name: 'Trial' }).getByRole('button', { name: 'better' }).click();
+  // Before the screws again, as it was.
+  await expect(page.getByRole('heading', { name: 'Is it the screws?' })).toBeVisible();
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(trail(page).getByText(/Screw, to see what it does: L out 1\/4/)).toBeVisible();
+  await expect(trail(page).getByText(/: better/)).toBeVisible();
+  await expect(trail(page).getByText(/L in 1\/4. Put back after the trial/)).toBeVisible();
+});
+
 test('proof goes over two days: the second cold start is reminded of, and a touch begins it anew', async ({
   page,
 }) => {

@@ -30,10 +30,16 @@ const folder = join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch(CHROMIUM);
 
-/** @type {{ job: { id: string, machine: { model: string } } }[]} */
+/** @type {{ job: { id: string, machine: { model: string, serial: string | null } } }[]} */
 const tags = await (await fetch(`${base}/api/jobs?show=open`)).json();
-const job = (/** @type {string} */ model) =>
-  `/job/${tags.find((t) => t.job.machine.model === model)?.job.id}`;
+/**
+ * @param {string} model
+ * @param {string} [serial] where there are two of a model
+ */
+const job = (model, serial) => {
+  const tag = tags.find(({ job: { machine: m } }) => m.model === model && (!serial || m.serial === serial));
+  return `/job/${tag?.job.id}`;
+};
 
 /**
  * @typedef {object} View
@@ -53,7 +59,25 @@ const views = [
     prepare: async (page) => page.locator('[data-suspect] button').first().click(),
   },
   { name: 'bench-dark', path: job('Split 28'), theme: 'dark' },
-  { name: 'bench-repair', path: job('Fell 52') },
+  { name: 'bench-repair', path: job('Fell 52', 'F52-7743') },
+  { name: 'tuning', path: `${job('Fell 52', 'F52-8106')}/tune` },
+  {
+    name: 'starting',
+    path: `${job('B38')}/start`,
+    prepare: async (page) => {
+      for (let i = 0; i < 10; i++) await page.keyboard.press('p');
+    },
+  },
+  {
+    name: 'practice',
+    path: '/practice',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Pull the cord' }).click();
+      await page.waitForTimeout(4000);
+      await page.keyboard.down(' ');
+      await page.waitForTimeout(2000);
+    },
+  },
   { name: 'bench-proof', path: job('Gale 63') },
   {
     name: 'bench-compression',

@@ -3,16 +3,19 @@ import type { GateMatter } from '@rusty-wren/core/tuning';
 import { Check, CircleHelp, X } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Button } from '../ui/Button';
+import { TryATurn } from './Trial';
 
 /** What must be right before a screw is turned: passed by findings, or knowingly. */
 export function Gate({
   matters,
   onCheck,
   onPass,
+  onTry,
 }: {
   matters: readonly GateMatter[];
   onCheck: (check: CheckId) => void;
   onPass: () => void;
+  onTry: (screw: 'L' | 'H', eighths: number) => void;
 }): ReactElement {
   return (
     <section aria-label="First">
@@ -45,6 +48,7 @@ export function Gate({
       <Button className="mt-4 min-h-14 px-6 text-lg" onClick={onPass}>
         Tune it all the same
       </Button>
+      <TryATurn onTry={onTry} />
     </section>
   );
 }

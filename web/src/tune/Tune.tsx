@@ -2,7 +2,14 @@ import { standInOf, standInScrews } from '@rusty-wren/core/engine';
 import type { CheckId } from '@rusty-wren/core/diagnosis';
 import { staleFindings } from '@rusty-wren/core/log';
 import { speedTable, wavOfClip } from '@rusty-wren/core/sound';
-import { advise, readBlip, tuningGate, type ScrewMove, type Seen } from '@rusty-wren/core/tuning';
+import {
+  advise,
+  readBlip,
+  tuningGate,
+  type LedgerLine,
+  type ScrewMove,
+  type Seen,
+} from '@rusty-wren/core/tuning';
 import { ArrowLeft, Download } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -18,6 +25,7 @@ import { saveFile } from './saveFile';
 import { ScrewLedger } from './ScrewLedger';
 import { ScrewMap } from './ScrewMap';
 import { SeenPick } from './SeenPick';
+import { standingTrial, TrialStep } from './Trial';
 
 const SpeedChart = lazy(() => import('./SpeedChart').then((m) => ({ default: m.SpeedChart })));
 
@@ -64,7 +72,8 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
   const gate = tuningGate(
     picture.findings.map(({ check, result, entryId }) => ({ check, result, overtaken: stale.has(entryId) })),
   );
-  const open = gate.some((m) => m.state !== 'right') && !passed && ledger.heard.length === 0;
+  const trial = standingTrial(ledger);
+  const open = gate.some((m) => m.state !== 'right') && !passed && !trial && ledger.heard.length === 0;
   const advice = advise(ledger, machine, seen);
   const last = ledger.heard.at(-1);
   const lastTrack = useMemo(() => {
@@ -74,6 +83,8 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
   const check = (id: CheckId): void => void navigate(`/job/${job.id}`, { state: { check: id } });
   const turned = (move: ScrewMove, why?: string): void =>
     void log('screw', { ...move, ...(why && { why: why.slice(0, 300) }) });
+  const putBack = ({ screw, eighths }: LedgerLine): void =>
+    turned({ screw, eighths: -eighths }, 'Put back after the trial');
   const standIn = (): void =>
     void listen.standIn(
       standInName,
@@ -119,14 +130,30 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
       </div>
       {open ? (
         <div className="px-3 py-5 sm:px-5">
-          <Gate matters={gate} onCheck={check} onPass={() => setPassed(true)} />
+          <Gate
+            matters={gate}
+            onCheck={check}
+            onPass={() => setPassed(true)}
+            onTry={(screw, eighths) => void log('screw', { screw, eighths, trial: true })}
+          />
         </div>
       ) : (
         <div className="grid flex-1 gap-x-9 gap-y-6 px-3 py-4 sm:px-5 lg:grid-cols-[minmax(0,7fr)_minmax(0,3fr)]">
           <div>
-            {!live && listen.state.phase !== 'reading' && (
-              <AdviceStep advice={advice} onTurned={turned} onCheck={check} />
-            )}
+            {!live &&
+              listen.state.phase !== 'reading' &&
+              (trial ? (
+                <TrialStep
+                  trial={trial}
+                  onJudged={(id, result) => {
+                    log('finding', { check: id, result, sureness: 'sure' });
+                    putBack(trial);
+                  }}
+                  onBack={() => putBack(trial)}
+                />
+              ) : (
+                <AdviceStep advice={advice} onTurned={turned} onCheck={check} />
+              ))}
             <div className="mt-3">
               <ListenPanel
                 listen={listen}
