@@ -274,6 +274,7 @@ test('the reckoners reckon, and say what they cannot', async ({ page }) => {
   await page.getByLabel('Works at, m').fill('1500');
   await page.getByLabel('and °C').first().fill('5');
   await expect(page.getByText(/^7\.\d % richer$/)).toBeVisible();
+  await expect(page.getByText('in 1/8', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Converter' }).click();
   await page.getByLabel('Figure').fill('7');
   await expect(page.getByText('0.4826')).toBeVisible();

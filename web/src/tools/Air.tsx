@@ -5,6 +5,7 @@ import {
   densityFraction,
   mixtureShift,
 } from '@rusty-wren/core/units';
+import { densityMove, moveInWords } from '@rusty-wren/core/tuning';
 import { useState, type ReactElement } from 'react';
 import { NumberField } from '../ui/NumberField';
 
@@ -21,6 +22,8 @@ export function Air(): ReactElement {
   };
   const now = air(here);
   const shift = mixtureShift(air(tuned).density, now.density);
+  // What keeps H, a turn out, as rich as it was; screws are turned by sixteenths at the finest.
+  const move = Math.round(2 * densityMove(8, air(tuned).density, now.density)) / 2;
   const percent = Math.round(Math.abs(shift) * 1000) / 10;
   return (
     <section aria-label="Air">
@@ -71,6 +74,10 @@ export function Air(): ReactElement {
         <dt className="border-b border-line py-2 text-soft">A squeeze of 130 psi reads</dt>
         <dd className="border-b border-line py-2 text-right font-bold">
           {Math.round(130 * ambientFraction(here.m ?? 0))} psi
+        </dd>
+        <dt className="border-b border-line py-2 text-soft">A mixture screw one turn out</dt>
+        <dd className="border-b border-line py-2 text-right font-bold">
+          {move === 0 ? 'stays' : moveInWords({ screw: 'H', eighths: move }).replace('H ', '')}
         </dd>
       </dl>
     </section>

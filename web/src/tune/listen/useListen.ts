@@ -181,6 +181,8 @@ export function useListen(machine: MachineFacts, onHeard: (heard: Heard) => void
         proxy((share: number) => !over && setState({ phase: 'reading', share })),
       );
       if (over) return;
+      // Word of how far it is may come after the end: it is not listened to.
+      over = true;
       setState({ phase: 'still' });
       told.current({ readings, clip, by: 'recording' });
     },
