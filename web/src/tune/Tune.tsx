@@ -42,7 +42,7 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
   const [seen, setSeen] = useState<readonly Seen[]>([]);
   const [passed, setPassed] = useState(false);
   const [kept, setKept] = useState<Heard | null>(null);
-  const standInName = job.machine.serial ?? job.machine.id;
+  const standInName = job.machine.serial ?? `${job.machine.maker} ${job.machine.model}`;
 
   const take = (heard: Heard): void => {
     const track = trackHeard(heard.readings);
