@@ -265,33 +265,40 @@ function onStop(blip: Blip, ledger: Ledger, machine: MachineFacts): Advice | nul
   );
 }
 
-/** It will not idle long enough to be heard: which screw is furthest from where it should be. */
+/** L positions to try where it will not idle, eighths from the baseline: likeliest first. */
+const SEARCH = [0, -2, 2, -4, 4] as const;
+/** Most the stop is put in to get an idle at all, eighths: more would only hide what is wrong. */
+const STOP_IN = 3;
+
+/** It will not idle long enough to be heard: L towards its baseline, the stop a little in, then where L was not tried yet. */
 function onSilence(ledger: Ledger, machine: MachineFacts): Advice {
-  const { baseL } = figuresOf(machine);
-  const off = ledger.counted.has('L') ? ledger.now.L - 8 * baseL : null;
-  const tries = ledger.lines.filter((l) => l.heardAfter === null || !l.heardAfter.idle);
-  const last = tries.at(-1);
-  if (off === null)
+  if (!ledger.counted.has('L'))
     return {
       kind: 'listen',
       why: 'It will not idle. Count L and H to their seats first, so that there is a way back.',
     };
-  if (Math.abs(off) >= 2)
-    return turn(
-      'L',
-      off < 0 ? QUARTER : -QUARTER,
-      `It will not idle, and L is ${off < 0 ? 'far in' : 'far out'}`,
-      'It idles. Then listen again.',
-    );
-  if (last?.screw === 'stop' && last.eighths > 0)
-    return turn(
-      'L',
-      off <= 0 ? QUARTER : -QUARTER,
-      'Still no idle with the stop in',
-      'It idles. Then listen again.',
-    );
-  return turn('stop', 3, 'It will not idle', 'It idles. Then listen again.');
+  const base = Math.round(8 * figuresOf(machine).baseL);
+  const off = ledger.now.L - base;
+  const silent = new Set(ledger.heard.filter((h) => !h.blip.idle).map((h) => h.at.L));
+  const expect = 'It idles. Then listen again.';
+  const nearer = off < 0 ? QUARTER : -QUARTER;
+  if (Math.abs(off) >= QUARTER && !silent.has(ledger.now.L + nearer))
+    return turn('L', nearer, `It will not idle, and L is ${off < 0 ? 'far in' : 'far out'}`, expect);
+  if (ledger.now.stop - ledger.found.stop < STOP_IN) return turn('stop', STOP_IN, 'It will not idle', expect);
+  const next = SEARCH.map((o) => base + o).find(
+    (at) => at >= QUARTER && ![...silent].some((tried) => Math.abs(tried - at) < EIGHTH),
+  );
+  if (next !== undefined)
+    return turn('L', next - ledger.now.L, 'Still no idle: L where it was not tried yet', expect);
+  return {
+    kind: 'stop',
+    why: 'No idle wherever L stands: it is not the screws.',
+    look: ['carb-passages', 'intake-boot', 'crankcase-vacuum'],
+  };
 }
+
+/** Leaning L quickens full speed too: this near the limit H comes out first. */
+const NEAR_LIMIT = 0.985;
 
 /**
  * The next move by the last recording and by all moves before: over-speed first, then the idle mixture, the stop, full
@@ -328,7 +335,7 @@ export function advise(ledger: Ledger, machine: MachineFacts, seen: readonly See
   const farOff = blip.idle.mean < 0.85 * idleLow || blip.idle.mean > 1.15 * idleHigh;
   return (
     (farOff && moved?.screw !== 'L' && !sags(blip.idle) ? onStop(blip, ledger, machine) : null) ??
-    onLow(blip, ledger, said) ??
+    richerFirst(onLow(blip, ledger, said), blip, top) ??
     onStop(blip, ledger, machine) ??
     onHigh(blip, ledger, machine, said) ??
     (blip.full
@@ -336,6 +343,17 @@ export function advise(ledger: Ledger, machine: MachineFacts, seen: readonly See
       : { kind: 'listen', why: 'The idle is right. Now a burst of full throttle, under five seconds.' })
   );
 }
+
+/** The advice on L, unless it would lean and full speed is close to its limit, rpm: then H first. */
+const richerFirst = (advice: Advice | null, { full }: Blip, limit: number): Advice | null =>
+  advice?.kind === 'turn' && advice.move.eighths < 0 && full && full.most > NEAR_LIMIT * limit
+    ? turn(
+        'H',
+        EIGHTH,
+        'Close to the limit, and leaning L quickens it too',
+        'A little slower at full throttle. Then L.',
+      )
+    : advice;
 
 const same = (a: Readonly<Record<Screw, number>>, b: Readonly<Record<Screw, number>>): boolean =>
   a.L === b.L && a.H === b.H && a.stop === b.stop;
