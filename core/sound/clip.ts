@@ -1,6 +1,10 @@
 import Papa from 'papaparse';
-import { WaveFile } from 'wavefile';
+import * as wavefile from 'wavefile';
 import type { SpeedReading } from './speed';
+
+/** Node takes the package's one build and bundlers its other: the class stands in the module itself, or under its default. */
+const { WaveFile } =
+  'WaveFile' in wavefile ? wavefile : (wavefile as Record<'default', typeof wavefile>)['default'];
 
 /** A recording: one channel of samples, -1 to 1, so many a second. */
 export interface Clip {
@@ -15,7 +19,7 @@ const LOWEST_RATE = 8000;
 /** The sound in a WAV file, its channels meant into one; or one sentence saying why it cannot be read. */
 export function clipOfWav(bytes: Uint8Array): Clip | { problem: string } {
   if (bytes.length === 0) return { problem: 'The recording is empty.' };
-  let wav: WaveFile;
+  let wav: InstanceType<typeof WaveFile>;
   try {
     wav = new WaveFile(bytes);
     wav.toBitDepth('32f');
