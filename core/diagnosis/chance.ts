@@ -14,6 +14,12 @@ export function chanceFrom(seed: number): Chance {
   return () => uniformFloat64(generator);
 }
 
+/** Standard normal numbers from a seeded series (Box–Muller). */
+export const normalFrom =
+  (chance: Chance): Chance =>
+  () =>
+    Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
+
 /** Position drawn from weights that sum to one, by a number from 0 up to 1. */
 export function drawFrom(weights: ArrayLike<number>, at: number): number {
   let left = at;

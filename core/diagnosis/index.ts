@@ -16,7 +16,7 @@ export type { Progress } from './plan/lookAhead';
 export { ACT_ON, WORTH_MAKING, type NextCheck, type Outlook } from './plan/nextCheck';
 export { skippedBy, type Skipped } from './plan/skipped';
 export type { Stop } from './plan/stop';
-export { chanceFrom } from './chance';
+export { chanceFrom, normalFrom } from './chance';
 export { drawMachine, drawResult, type KnownMachine } from './proving/generate';
 export { leadWhenJittered } from './proving/jitter';
 export { minutesUnder, optimalMinutes, SMALL_NETWORKS, type SmallNetwork } from './proving/optimum';

@@ -1,4 +1,5 @@
-import { chanceFrom, type CauseId } from '../diagnosis';
+import { chanceFrom, normalFrom, type CauseId } from '../diagnosis';
+import { FLOW_POWER } from '../tuning';
 import { EFFECTS, type Effects } from './faults';
 import type { EngineMake } from './make';
 
@@ -24,7 +25,7 @@ const INERTIA_S = 0.48;
 const [F0, F1, F2] = [0.05, 0.06, 0.6];
 const BEST = 0.97;
 /** The mixture a well-set engine runs at: on the rich side of its fastest. */
-export const SET_RICH = 1.1;
+const SET_RICH = 1.1;
 const FILM_SHARE = 0.44;
 const FILM_S = 0.08;
 const Q_FULL = 0.74;
@@ -34,15 +35,13 @@ const HIGH_SHARE = 0.84;
 const BLED = 0.65;
 const REFILL_S = 1.6;
 const WARM_S = 60;
-/** Flow of a tapered screw goes with its turns to this power. */
-const FLOW_POWER = 0.65;
 /** Torque a four-stroking turn loses: the next one burns the more. */
 const FOUR_LOSES = 0.45;
 /** Below this share of full speed it stalls. */
 const STALL = 0.085;
 const CHAMBER_S = 2.5;
 const STEP_S = 0.005;
-/** Full speed at the right mixture, in the model's own units, found once (see `balance`). */
+/** Idle as a share of full speed on the saw the model's venturi is sized for. */
 const IDLE_OF_FULL = 0.224;
 
 export interface Controls {
@@ -84,7 +83,7 @@ export interface SimulatedEngine {
 const sigmoid = (z: number): number => 1 / (1 + Math.exp(-z));
 
 /** Share of the charge's torque a mixture gives: it falls off gently on the rich side, steeply on the lean one. */
-export function burn(r: number): number {
+function burn(r: number): number {
   const off = r - BEST;
   const fall = off > 0 ? 1.2 : 8.5;
   return Math.max(0, 1 - fall * off * off);
@@ -161,7 +160,7 @@ export function engineOf(
   },
 ): SimulatedEngine {
   const chance = chanceFrom(seed);
-  const normal = (): number => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
+  const normal = normalFrom(chance);
   const effects = together(faults);
   const idleX = (make.idle / make.full) * FULL_X;
   const baseOpening = idleOpening(idleX);

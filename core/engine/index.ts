@@ -1,5 +1,4 @@
-export { burn, engineOf, SET_RICH, type Controls, type EngineState, type SimulatedEngine } from './engine';
-export { EFFECTS, type Effects } from './faults';
+export { engineOf, type Controls, type EngineState, type SimulatedEngine } from './engine';
 export { makeOf, type EngineMake } from './make';
 export { GUIDED_S, guidedRun, type Screws } from './runs';
 export { PLAIN, soundOf, soundStream, type SoundRecipe, type SpeedPoint } from './sound';

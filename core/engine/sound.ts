@@ -1,4 +1,4 @@
-import { chanceFrom } from '../diagnosis';
+import { chanceFrom, normalFrom } from '../diagnosis';
 
 /** What speed an engine has at a time, and the share of its turns that four-stroke. */
 export interface SpeedPoint {
@@ -73,7 +73,7 @@ function pulser(
   rate: number,
   chance: () => number,
 ): (track: readonly SpeedPoint[]) => Float32Array<ArrayBuffer> {
-  const normal = (): number => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
+  const normal = normalFrom(chance);
   const exhaust = resonator(recipe.exhaust.hz, recipe.exhaust.q, rate);
   const bark = resonator(recipe.exhaust.hz * 3.4, 4, rate);
   const intake = resonator(recipe.intake.hz, recipe.intake.q, rate);
@@ -161,7 +161,7 @@ export function soundOf(
   seed: number,
 ): Float32Array {
   const chance = chanceFrom(seed);
-  const normal = (): number => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
+  const normal = normalFrom(chance);
   const x = pulser(recipe, rate, chance)(track);
   const { room, other, hum, noise, bassCutHz, clipAt } = recipe;
   if (room) {

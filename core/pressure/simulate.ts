@@ -1,5 +1,4 @@
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { chanceFrom, normalFrom } from '../diagnosis';
 import { fromKpa, type PressureUnit } from '../units';
 import { rateThrough } from './leak';
 import type { Trace } from './trace';
@@ -24,18 +23,9 @@ export interface Imagined {
   seed: number;
 }
 
-/** Seeded standard normal numbers (Box–Muller). */
-function normals(seed: number): () => number {
-  const generator = xoroshiro128plus(seed);
-  for (let n = 0; n < 64; n++) generator.next();
-  return () =>
-    Math.sqrt(-2 * Math.log(1 - uniformFloat64(generator))) *
-    Math.cos(2 * Math.PI * uniformFloat64(generator));
-}
-
 /** The trace such a test would give. The same seed gives the same trace. */
 export function imagineTrace(i: Imagined): Trace {
-  const normal = normals(i.seed);
+  const normal = normalFrom(chanceFrom(i.seed));
   const rate = rateThrough(i.leak, i.volumeMl);
   const points = Array.from({ length: Math.floor(i.seconds * i.hz) + 1 }, (_, n) => {
     const t = n / i.hz;

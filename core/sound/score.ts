@@ -38,22 +38,22 @@ function fourStrokeCosts(share: number): number {
   return above <= 0 ? highCosts : lowCosts + ((share - low) / (high - low)) * (highCosts - lowCosts);
 }
 
+/** How far the sound is brought down for slow speeds. */
+export const LOW_BY = 3;
 /**
  * The windows, s, and the speed, Hz, up to which each is used: about six turns or more. The harmonics of slow speeds lie
  * low: for them the sound is brought down by `by` first.
  */
 const WINDOWS = [
-  { seconds: 0.2, upTo: 55, aroundHz: 120, by: 3 },
+  { seconds: 0.2, upTo: 55, aroundHz: 120, by: LOW_BY },
   { seconds: 0.11, upTo: 115, aroundHz: 240, by: 1 },
   { seconds: 0.064, upTo: Infinity, aroundHz: 420, by: 1 },
 ] as const;
-/** Sound at the two rates the windows look at it by: as it is, and brought down by three. */
+/** Sound at the two rates the windows look at it by: as it is, and brought down. */
 export interface TwoRates {
   full: Float32Array;
   low: Float32Array;
 }
-export const LOW_BY = 3;
-
 /** Half the longest window, s: how far behind the newest sample a frame's middle lies. */
 export const HALF_WINDOW_S = WINDOWS[0].seconds / 2;
 

@@ -1,6 +1,5 @@
 import type { MachineKind } from '../diagnosis';
-
-export type DrillState = 'cold' | 'warm' | 'flooded';
+import type { StartState } from '../log';
 
 export interface DrillStep {
   does: string;
@@ -48,14 +47,14 @@ const FLOODED: readonly DrillStep[] = [
 ];
 
 /** How to start this machine in this state, step by step. */
-export function drillFor(kind: MachineKind, state: DrillState): readonly DrillStep[] {
+export function drillFor(kind: MachineKind, state: StartState): readonly DrillStep[] {
   const hold = HOLD[kind] ?? ON_THE_GROUND;
   if (state === 'flooded') return [...FLOODED.slice(0, -1), hold, FLOODED.at(-1)!];
   return [hold, ...(state === 'cold' ? COLD : WARM)];
 }
 
 /** What to think about after so many pulls in vain; null while it is too early. */
-export function afterPulls(pulls: number, state: DrillState): string | null {
+export function afterPulls(pulls: number, state: StartState): string | null {
   if (pulls < STOP_AT_PULLS) return null;
   return state === 'flooded'
     ? 'Still nothing: look at the spark, and whether fuel keeps coming in.'

@@ -1,1 +1,1 @@
-export { afterPulls, drillFor, STOP_AT_PULLS, type DrillState, type DrillStep } from './drill';
+export { afterPulls, drillFor, STOP_AT_PULLS, type DrillStep } from './drill';

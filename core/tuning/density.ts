@@ -1,5 +1,5 @@
 /** Flow of a mixture screw goes with its turns to about this power: a tapered needle over its first two turns. */
-const FLOW_POWER = 0.65;
+export const FLOW_POWER = 0.65;
 
 /**
  * Eighths to turn a mixture screw that stands `eighths` out so that a machine tuned in air of density `tuned` (fraction of

@@ -139,11 +139,13 @@ export function readBlip(track: readonly TrackPoint[], seconds = track.at(-1)?.[
   const idling = back ? after.filter((p) => p[0] >= back[0]) : [];
   return {
     idle,
-    snap: reached && {
-      at: snapAt,
-      dip: Math.max(0, firstIdle - Math.min(...points.slice(leaves, up + 1).map((p) => p[1]))),
-      rise: reached[0] - snapAt,
-    },
+    snap: reached
+      ? {
+          at: snapAt,
+          dip: Math.max(0, firstIdle - Math.min(...points.slice(leaves, up + 1).map((p) => p[1]))),
+          rise: reached[0] - snapAt,
+        }
+      : null,
     full: {
       mean: mean(fullRpm),
       most: Math.max(...held.map((p) => p[1])),
@@ -161,7 +163,7 @@ export function readBlip(track: readonly TrackPoint[], seconds = track.at(-1)?.[
             stalled: seconds - quietFrom > SILENT,
           }
         : null,
-  } as Blip;
+  };
 }
 
 /** A trace broken off for longer than this is two; what is shorter than the second by itself is a speck. */

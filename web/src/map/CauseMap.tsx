@@ -1,8 +1,9 @@
 import { causeOf, checksTelling, glance, resultOf, type CauseId } from '@rusty-wren/core/diagnosis';
-import { ArrowLeft, Check } from 'lucide-react';
+import { Check } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
+import { JobBar } from '../bench/JobBar';
 import { Reasons } from '../bench/Reasons';
 import type { JobAtBench } from '../bench/useJob';
 import { WithJob } from '../bench/WithJob';
@@ -40,18 +41,7 @@ function OnTheBoard({ atBench }: { atBench: JobAtBench }): ReactElement {
   useKeys(bindings);
   return (
     <div className="flex flex-1 flex-col">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b-2 border-line px-3 py-2 sm:px-5">
-        <Link
-          to={`/job/${jobId}`}
-          className="-ml-2 flex min-h-11 items-center gap-2 rounded-md px-2 font-semibold hover:bg-line"
-        >
-          <ArrowLeft size={20} aria-hidden /> Bench
-        </Link>
-        <span className="font-tag text-4xl leading-none font-bold">{job.tag}</span>
-        <h1 className="font-tag text-2xl font-semibold">
-          {job.machine.maker} {job.machine.model}
-        </h1>
-      </div>
+      <JobBar job={job} />
       <div className="grid flex-1 gap-x-8 gap-y-6 px-3 py-4 sm:px-5 lg:grid-cols-[minmax(0,7fr)_minmax(0,3fr)]">
         <EngineBoard heats={heats} chosen={shown.part.id} onTap={setTapped} />
         <PartPanel

@@ -7,6 +7,7 @@ import { problemWords, useCustomersQuery, useSetSpecsMutation, useSpecsQuery } f
 import { TakeTable } from '../ui/TakeTable';
 import { Button } from '../ui/Button';
 import { RowButton } from '../ui/RowButton';
+import { saveFile } from '../ui/saveFile';
 import { Blank, Loading } from '../ui/State';
 import { SpecForm } from './SpecForm';
 
@@ -30,13 +31,6 @@ function cardsIn(text: string): { cards: SpecCard[] } | { problem: string } {
   }
   const { error } = specCardsSchema.validate({ cards }, { convert: false });
   return error ? { problem: `${clearMessage(error)}.` } : { cards: cards as SpecCard[] };
-}
-
-function download(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = Object.assign(document.createElement('a'), { href: url, download: name });
-  link.click();
-  URL.revokeObjectURL(url);
 }
 
 /** The maker's figures, a card a model: what every verdict goes by before the class. */
@@ -110,14 +104,14 @@ export function Specs(): ReactElement {
         {models.length === 0 && <p className="mt-2 text-lg text-soft">No such model.</p>}
         <div className="mt-4 flex flex-wrap gap-2">
           <Button
-            onClick={() => download('spec-cards.csv', 'text/csv', specTable(cards))}
+            onClick={() => saveFile('spec-cards.csv', specTable(cards), 'text/csv')}
             disabled={cards.length === 0}
           >
             Save as CSV
           </Button>
           <Button
             onClick={() =>
-              download('spec-cards.json', 'application/json', JSON.stringify({ cards }, null, 1))
+              saveFile('spec-cards.json', JSON.stringify({ cards }, null, 1), 'application/json')
             }
             disabled={cards.length === 0}
           >

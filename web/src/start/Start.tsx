@@ -1,9 +1,10 @@
 import { afterPulls, drillFor, STOP_AT_PULLS } from '@rusty-wren/core/starting';
 import { START_STATES, type StartOutcome, type StartState } from '@rusty-wren/core/log';
-import { ArrowLeft, TriangleAlert } from 'lucide-react';
+import { TriangleAlert } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
-import { Link, useLocation, useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
+import { JobBar } from '../bench/JobBar';
 import { BIG_BUTTON } from '../bench/steps/StepHead';
 import { useLog, type JobAtBench } from '../bench/useJob';
 import { WithJob } from '../bench/WithJob';
@@ -64,24 +65,7 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
 
   return (
     <div className="flex flex-1 flex-col">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b-2 border-line px-3 py-2 sm:px-5">
-        <Link
-          to={`/job/${job.id}`}
-          className="-ml-2 flex min-h-11 items-center gap-2 rounded-md px-2 font-semibold hover:bg-line"
-        >
-          <ArrowLeft size={20} aria-hidden /> Bench
-        </Link>
-        <span className="font-tag text-4xl leading-none font-bold">{job.tag}</span>
-        <h1 className="font-tag text-2xl font-semibold">
-          {job.machine.maker} {job.machine.model}
-        </h1>
-        <Link
-          to={`/job/${job.id}/tune`}
-          className="ml-auto flex min-h-11 items-center rounded-md px-2 font-semibold hover:bg-line"
-        >
-          Tuning
-        </Link>
-      </div>
+      <JobBar job={job} other={{ to: 'tune', words: 'Tuning' }} />
       <div className="grid flex-1 gap-x-10 gap-y-6 px-3 py-5 sm:px-5 lg:grid-cols-2">
         <section aria-label="Drill">
           <OneOf

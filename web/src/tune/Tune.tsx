@@ -10,10 +10,11 @@ import {
   type ScrewMove,
   type Seen,
 } from '@rusty-wren/core/tuning';
-import { ArrowLeft, Download } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState, type ReactElement } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
+import { JobBar } from '../bench/JobBar';
 import { useLog, type JobAtBench } from '../bench/useJob';
 import { WithJob } from '../bench/WithJob';
 import { AdviceStep } from './AdviceStep';
@@ -21,7 +22,7 @@ import { BlipFigures } from './BlipFigures';
 import { Gate } from './Gate';
 import { GUIDED_TOTAL_S, trackHeard, useListen, type Heard } from './listen/useListen';
 import { ListenPanel } from './ListenPanel';
-import { saveFile } from './saveFile';
+import { saveFile } from '../ui/saveFile';
 import { ScrewLedger } from './ScrewLedger';
 import { ScrewMap } from './ScrewMap';
 import { SeenPick } from './SeenPick';
@@ -110,24 +111,7 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
 
   return (
     <div className="flex flex-1 flex-col">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b-2 border-line px-3 py-2 sm:px-5">
-        <Link
-          to={`/job/${job.id}`}
-          className="-ml-2 flex min-h-11 items-center gap-2 rounded-md px-2 font-semibold hover:bg-line"
-        >
-          <ArrowLeft size={20} aria-hidden /> Bench
-        </Link>
-        <span className="font-tag text-4xl leading-none font-bold">{job.tag}</span>
-        <h1 className="font-tag text-2xl font-semibold">
-          {job.machine.maker} {job.machine.model}
-        </h1>
-        <Link
-          to={`/job/${job.id}/start`}
-          className="ml-auto flex min-h-11 items-center rounded-md px-2 font-semibold hover:bg-line"
-        >
-          Starting
-        </Link>
-      </div>
+      <JobBar job={job} other={{ to: 'start', words: 'Starting' }} />
       {open ? (
         <div className="px-3 py-5 sm:px-5">
           <Gate
