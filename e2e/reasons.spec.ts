@@ -158,6 +158,7 @@ test('what is found in the can on one job counts on the other, until the link is
   await page.goto(first);
   await can.getByRole('link', { name: new RegExp(tag) }).click();
   await expect(page).toHaveURL(second);
+  await expect(page.getByRole('heading', { name: 'Hobwick Can 2' })).toBeVisible();
   await write(page, 'smell stale', 'Smell the fuel: stale');
   await can.getByRole('link').first().click();
   await expect(page).toHaveURL(first);

@@ -80,7 +80,8 @@ const squeezesIn = (picture: Picture, job: Job): SqueezeReading[] =>
 
 /** A job with all this device knows of its log, sent or not, and everything worked out from it. */
 export function useJob(jobId: string) {
-  const { data, isLoading, error, refetch } = useJobQuery(jobId);
+  // Never another job's, which the query would go on showing until this one has come.
+  const { currentData: data, isFetching, error, refetch } = useJobQuery(jobId);
   const unsent = useAppSelector((s) => s.outbox.unsent);
   const atBench = useMemo((): JobAtBench | null => {
     if (!data) return null;
@@ -108,7 +109,7 @@ export function useJob(jobId: string) {
       entryCount: entries.length + own.length,
     };
   }, [data, unsent, jobId]);
-  return { atBench, isLoading, error, refetch };
+  return { atBench, isLoading: isFetching && !data, error, refetch };
 }
 
 export type Log = <K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string) => string;
