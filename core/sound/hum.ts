@@ -19,8 +19,8 @@ export class HumFilter {
   readonly #sin: Float64Array;
   readonly #pace: number;
 
-  constructor(rate: number) {
-    const lines = MAINS.flatMap((hz) => Array.from({ length: MULTIPLES }, (_, k) => hz * (k + 1)));
+  constructor(rate: number, mains: readonly number[] = MAINS) {
+    const lines = mains.flatMap((hz) => Array.from({ length: MULTIPLES }, (_, k) => hz * (k + 1)));
     // 300, 600 Hz … belong to both: once is enough.
     const hz = [...new Set(lines)].filter((f) => f < rate / 2);
     const turns = Float64Array.from(hz, (f) => (2 * Math.PI * f) / rate);
@@ -37,6 +37,11 @@ export class HumFilter {
   rewind(): void {
     this.#re.fill(1);
     this.#im.fill(0);
+  }
+
+  /** Power of the hum as it is known now. */
+  get power(): number {
+    return this.#a.reduce((sum, a, l) => sum + (a * a + this.#b[l]! * this.#b[l]!) / 2, 0);
   }
 
   /** The samples without hum; a new array. */
@@ -69,10 +74,17 @@ export class HumFilter {
   }
 }
 
-/** A whole recording without hum: the filter is let settle on its beginning, then begins anew. */
+/**
+ * A whole recording without hum: the filter is let settle on its beginning, then begins anew. A place has one mains: the
+ * stronger is taken out.
+ */
 export function withoutHum(samples: Float32Array, rate: number): Float32Array {
-  const filter = new HumFilter(rate);
-  filter.push(samples.subarray(0, Math.round(3 * STEADY_S * rate)));
-  filter.rewind();
-  return filter.push(samples);
+  const beginning = samples.subarray(0, Math.round(3 * STEADY_S * rate));
+  const [filter] = MAINS.map((hz) => {
+    const one = new HumFilter(rate, [hz]);
+    one.push(beginning);
+    return one;
+  }).sort((x, y) => y.power - x.power);
+  filter!.rewind();
+  return filter!.push(samples);
 }

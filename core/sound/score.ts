@@ -5,16 +5,13 @@ import { Spectrum } from './spectrum';
 const MOST_HARMONICS = 20;
 const TOP_HZ = 3000;
 /** A harmonic counts so much the less the higher it is: speed wanders, and its line spreads. */
-const FADES = 0.35;
+const FADES = 0.5;
 /**
  * Lines at f/2 may be an engine of half the speed, or one that fires every other turn. In the second case those of the turn
- * itself, the even ones, stand higher (log of power) by so much: what pumps at every turn is in them alone. Above the
- * second figure there is nothing but even lines.
+ * itself, the even ones, stand higher (log of power) by more than this: what pumps at every turn is in them alone. The first
+ * two lines are left out of that comparison: bass that is missing or booms would decide it.
  */
-const EVEN_HIGHER = 0.15;
-const EVEN_ALONE = 0.8;
-/** How far a frame's contrast is lowered when the even lines say the other thing. */
-const EVEN_COUNTS = 1;
+const EVEN_HIGHER = 0.25;
 /**
  * What reading lines as every other turn is marked down by, by the speed that gives as a share of the machine's full speed:
  * it is heard at full throttle, below the right speed but not at half of it.
@@ -25,20 +22,23 @@ const FOUR_STROKE_COSTS: readonly (readonly [share: number, costs: number])[] = 
   [0.97, -0.1],
   [1.08, 0.25],
 ];
-/** At full throttle it is loud too: what a quiet moment adds, and the decibels under the loudest from which it does. */
-const QUIET_COSTS = 0.5;
-const QUIET_DB = [3, 8] as const;
-/** Taken for full speed where the machine is not known, rpm. */
-const ANY_FULL = 12_000;
+/** The same by the speed itself, rpm, where the machine is not known: no machine's right full speed is under 6,800. */
+const ANY_FOUR_STROKE_COSTS: typeof FOUR_STROKE_COSTS = [
+  [4500, 0.3],
+  [6000, 0],
+];
+/** At full throttle it is loud too: what the quietest moment adds. */
+const QUIET_COSTS = 1.2;
 
-function fourStrokeCosts(share: number): number {
-  const above = FOUR_STROKE_COSTS.findIndex(([s]) => s >= share);
-  const [high, highCosts] = FOUR_STROKE_COSTS.at(above)!;
-  const [low, lowCosts] = FOUR_STROKE_COSTS[above - 1] ?? [high, highCosts];
-  return above <= 0 ? highCosts : lowCosts + ((share - low) / (high - low)) * (highCosts - lowCosts);
+function fourStrokeCosts(rpm: number, full: number | undefined): number {
+  const [at, costs] = full ? [rpm / full, FOUR_STROKE_COSTS] : [rpm, ANY_FOUR_STROKE_COSTS];
+  const above = costs.findIndex(([s]) => s >= at);
+  const [high, highCosts] = costs.at(above)!;
+  const [low, lowCosts] = costs[above - 1] ?? [high, highCosts];
+  return above <= 0 ? highCosts : lowCosts + ((at - low) / (high - low)) * (highCosts - lowCosts);
 }
 
-/** How far the sound is brought down for slow speeds. */
+/** How far the sound is brought down for slow speeds, and for middling ones. */
 export const LOW_BY = 3;
 /**
  * The windows, s, and the speed, Hz, up to which each is used: about six turns or more. The harmonics of slow speeds lie
@@ -69,7 +69,7 @@ interface Comb {
   costs: number;
 }
 
-function combOf(hz: number, spectra: readonly Spectrum[], full: number): Comb {
+function combOf(hz: number, spectra: readonly Spectrum[], full: number | undefined): Comb {
   const window = WINDOWS.findIndex((w) => hz <= w.upTo);
   const { perHz } = spectra[window]!;
   const count = Math.max(3, Math.min(MOST_HARMONICS, Math.floor(TOP_HZ / hz)));
@@ -83,7 +83,7 @@ function combOf(hz: number, spectra: readonly Spectrum[], full: number): Comb {
     between: bins((k) => k - 0.5),
     weights: weights.map((w) => w / sum),
     odds: weights.reduce((s, w, k) => (k % 2 === 0 ? s + w : s), 0) / sum,
-    costs: fourStrokeCosts((120 * hz) / full),
+    costs: fourStrokeCosts(120 * hz, full),
   };
 }
 
@@ -100,7 +100,7 @@ export class Scorer {
   readonly #combs: readonly Comb[];
 
   /** `full`: the machine's own full speed, rpm, where it is known. */
-  constructor(rate: number, full = ANY_FULL) {
+  constructor(rate: number, full?: number) {
     this.spectra = WINDOWS.map(
       (w) =>
         new Spectrum(
@@ -123,9 +123,8 @@ export class Scorer {
     this.spectra[window]!.take(by === 1 ? sound.full : sound.low, centre / by);
   }
 
-  /** The frame around sample `centre`, which is so many decibels under the loudest. */
-  score(sound: TwoRates, centre: number, under = 0): FrameScores {
-    const quiet = Math.min(1, Math.max(0, (under - QUIET_DB[0]) / (QUIET_DB[1] - QUIET_DB[0])));
+  /** The frame around sample `centre`; `quiet`: how much it is a quiet one against the rest, 0 to 1. */
+  score(sound: TwoRates, centre: number, quiet = 0): FrameScores {
     for (let w = 0; w < WINDOWS.length; w++) this.#look(w, sound, centre);
     const scores = new Float32Array(CANDIDATES.length).fill(-10);
     const halves = new Float32Array(CANDIDATES.length);
@@ -143,15 +142,17 @@ export class Scorer {
       }
       const contrast = odd + even - empty;
       const [oddMean, evenMean] = [odd / odds, even / (1 - odds)];
-      const higher = evenMean - oddMean;
-      const once = contrast - EVEN_COUNTS * Math.max(0, higher - EVEN_ALONE);
+      const first = weights[0]! * pressed[on[0]!]!;
+      const second = weights[1]! * pressed[on[1]!]!;
+      const higher = (even - second) / (1 - odds - weights[1]!) - (odd - first) / (odds - weights[0]!);
+      const once = contrast - Math.max(0, higher - EVEN_HIGHER);
       if (once > scores[c]!) {
         scores[c] = once;
         halves[c] = 0;
       }
       // The same lines, read as every other turn of twice the speed.
       const twice = c + OCTAVE;
-      const other = contrast - EVEN_COUNTS * Math.max(0, EVEN_HIGHER - higher) - costs - QUIET_COSTS * quiet;
+      const other = contrast - Math.max(0, EVEN_HIGHER - higher) - costs - QUIET_COSTS * quiet;
       if (twice < scores.length) {
         scores[twice] = other;
         halves[twice] = Math.min(1, Math.max(0, (oddMean - empty) / Math.max(0.3, evenMean - empty)));

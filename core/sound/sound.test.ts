@@ -68,6 +68,28 @@ describe('a speed by ear', () => {
     expect(mean(0, 0.9)).toBeLessThan(0.1);
   });
 
+  it('calls a slow blower’s burbling by its name where the machine is not known, and in even noise as loud', () => {
+    const track = [
+      { t: 0, rpm: 2300, charge: 0.1, fourStroke: 0 },
+      { t: 1, rpm: 2300, charge: 0.8, fourStroke: 0.97 },
+      { t: 1.6, rpm: 5000, charge: 0.8, fourStroke: 0.97 },
+      { t: 4, rpm: 5200, charge: 0.8, fourStroke: 0.97 },
+    ];
+    const fan = { blades: 11, level: 1.4, rush: 1 };
+    for (const recipe of [{ fan }, { noise: { kind: 'hiss' as const, snrDb: 0 } }, { bassCutHz: 450 }]) {
+      const sound = soundOf(track, { ...PLAIN, ...recipe }, RATE, 5);
+      expect(errors(speedsOf(sound, RATE)!, track).gross).toBeLessThan(0.04);
+    }
+  });
+
+  it('takes two beats a turn, an intake as loud as a low soft muffler, for one turn and not for two', () => {
+    const soft = { exhaust: { hz: 150, q: 1.5 }, intake: { hz: 500, q: 2, level: 0.6 } };
+    const track = BLIP.map((p) => ({ ...p, rpm: 0.6 * p.rpm + 500 }));
+    const sound = soundOf(track, { ...PLAIN, ...soft }, RATE, 8);
+    for (const full of [7500, undefined])
+      expect(errors(speedsOf(sound, RATE, { full })!, track).gross).toBeLessThan(0.02);
+  });
+
   it('says that it hears nothing where there is nothing', () => {
     const still = speedsOf(new Float32Array(RATE), RATE)!;
     expect(still).toHaveLength(50);

@@ -1,6 +1,6 @@
 import { CANDIDATES } from './candidates';
 import { HumFilter, withoutHum } from './hum';
-import { decibelsUnder, powerAt } from './loudness';
+import { MiddleBand, powerAt, quietOf, QuietSoFar } from './loudness';
 import { Path } from './path';
 import { Decimator } from './resample';
 import { HALF_WINDOW_S, LOW_BY, Scorer } from './score';
@@ -32,11 +32,24 @@ function confidenceOf(contrasts: readonly number[]): number {
   return Math.min(1, Math.max(0, (mean - CHANCE) / (CERTAIN - CHANCE)));
 }
 
+/** Candidates to either side of the likeliest that are looked at sharply while a frame's spectrum is at hand. */
+const SHARP_REACH = 2;
+
+/** The first candidate sharpened, then the speeds, Hz, that it and the next ones give. */
+const sharpAround = (scorer: Scorer, here: number): Float64Array => {
+  const first = Math.max(0, here - SHARP_REACH);
+  const last = Math.min(CANDIDATES.length - 1, here + SHARP_REACH);
+  const sharp = new Float64Array(last - first + 2);
+  sharp[0] = first;
+  for (let c = first; c <= last; c++) sharp[c - first + 1] = scorer.sharpen(c);
+  return sharp;
+};
+const sharpened = (sharp: Float64Array, c: number): number | undefined =>
+  c >= sharp[0]! ? sharp[c - sharp[0]! + 1] : undefined;
+
 /** Frames looked ahead before a live reading is given. */
 const LAG = 5;
 const REMEMBERS = 100;
-/** The loudest moment is forgotten at this rate a frame: half of it in about 15 s. */
-const FORGETS = 0.9991;
 
 /**
  * The engine's speed along a recording: mono PCM of `rate` samples a second in, a reading every 20 ms out, for a two-stroke
@@ -57,25 +70,33 @@ export function speedsOf(
   const path = new Path(HOP_S);
   const hop = HOP_S * decimator.rate;
   const frames = Math.floor(samples.length / rate / HOP_S + 1e-6);
-  const powers = Array.from({ length: frames }, (_, i) => powerAt(x, (i + 0.5) * hop, decimator.rate));
-  const loudest = powers.reduce((most, p) => Math.max(most, p), 0);
+  const middle = new MiddleBand(decimator.rate).push(x);
+  const quiet = quietOf(
+    Array.from({ length: frames }, (_, i) => powerAt(middle, (i + 0.5) * hop, decimator.rate)),
+  );
   const scored: Float32Array[] = [];
   const halves: Float32Array[] = [];
+  const sharp: Float64Array[] = [];
   for (let i = 0; i < frames; i++) {
-    const frame = scorer.score(sound, (i + 0.5) * hop, decibelsUnder(powers[i]!, loudest));
+    const frame = scorer.score(sound, (i + 0.5) * hop, quiet[i]!);
     path.push(frame.scores);
     scored.push(frame.scores);
     halves.push(frame.halves);
+    sharp.push(sharpAround(scorer, path.here));
     if (i % 50 === 49 && progress?.(i / frames / 2) === false) return null;
   }
   const readings: SpeedReading[] = [];
   const way = path.trace();
   const contrasts = Array.from(way, (c, i) => scored[i]![c]!);
   for (const [i, c] of way.entries()) {
-    scorer.take(sound, (i + 0.5) * hop, c);
+    let hz = sharpened(sharp[i]!, c);
+    if (hz === undefined) {
+      scorer.take(sound, (i + 0.5) * hop, c);
+      hz = scorer.sharpen(c);
+    }
     readings.push({
       t: (i + 0.5) * HOP_S,
-      rpm: 60 * scorer.sharpen(c),
+      rpm: 60 * hz,
       confidence: confidenceOf(contrasts.slice(Math.max(0, i - MEANT_OVER), i + MEANT_OVER + 1)),
       fourStroke: halves[i]![c]!,
     });
@@ -100,18 +121,21 @@ export class LiveSpeed {
   readonly #hop: number;
   readonly #half: number;
   readonly #lower: Decimator;
+  readonly #band: MiddleBand;
+  readonly #quiet = new QuietSoFar();
   #full = new Float32Array(0);
   #low = new Float32Array(0);
+  #middle = new Float32Array(0);
   /** Sample the held ones begin at. */
   #from = 0;
   #frame = 0;
-  #loudest = 0;
-  readonly #pending: { scores: Float32Array; halves: Float32Array; sharp: Map<number, number> }[] = [];
+  readonly #pending: { scores: Float32Array; halves: Float32Array; sharp: Float64Array }[] = [];
 
   /** `rate`: samples a second; `full`: the machine's own full speed, rpm, where it is known. */
   constructor(rate: number, full?: number) {
     this.#decimator = new Decimator(rate);
     this.#lower = new Decimator(this.#decimator.rate, LOW_BY);
+    this.#band = new MiddleBand(this.#decimator.rate);
     this.#hum = new HumFilter(this.#decimator.rate);
     this.#scorer = new Scorer(this.#decimator.rate, full);
     this.#hop = HOP_S * this.#decimator.rate;
@@ -123,31 +147,25 @@ export class LiveSpeed {
     const more = this.#hum.push(this.#decimator.push(samples));
     this.#full = joined(this.#full, more);
     this.#low = joined(this.#low, this.#lower.push(more));
+    this.#middle = joined(this.#middle, this.#band.push(more));
     const readings: SpeedReading[] = [];
     for (;;) {
       const centre = (this.#frame + 0.5) * this.#hop;
       const sound = { full: this.#full, low: this.#low };
       const at = centre - this.#from;
       if (at + this.#half > Math.min(sound.full.length, LOW_BY * sound.low.length)) break;
-      const power = powerAt(sound.full, at, this.#decimator.rate);
-      this.#loudest = Math.max(power, this.#loudest * FORGETS);
-      const under = decibelsUnder(power, this.#loudest);
-      const frame = this.#scorer.score(sound, at, under);
+      const quiet = this.#quiet.next(powerAt(this.#middle, at, this.#decimator.rate));
+      const frame = this.#scorer.score(sound, at, quiet);
       this.#path.push(frame.scores);
       const way = this.#path.trace(LAG + 1);
-      // The spectrum is at hand now only: sharpen where the way may yet lead.
-      const here = way[way.length - 1]!;
-      const sharp = new Map<number, number>();
-      for (let c = Math.max(0, here - 2); c <= Math.min(CANDIDATES.length - 1, here + 2); c++)
-        sharp.set(c, this.#scorer.sharpen(c));
-      this.#pending.push({ ...frame, sharp });
+      this.#pending.push({ ...frame, sharp: sharpAround(this.#scorer, this.#path.here) });
       this.#frame++;
       if (this.#pending.length > LAG) {
         const due = this.#pending.shift()!;
         const c = way[0]!;
         readings.push({
           t: (this.#frame - 1 - LAG + 0.5) * HOP_S,
-          rpm: 60 * (due.sharp.get(c) ?? CANDIDATES[c]!),
+          rpm: 60 * (sharpened(due.sharp, c) ?? CANDIDATES[c]!),
           confidence: confidenceOf([due, ...this.#pending].map((frame, i) => frame.scores[way[i]!]!)),
           fourStroke: due.halves[c]!,
         });
@@ -157,6 +175,7 @@ export class LiveSpeed {
     const past = Math.floor(((this.#frame + 0.5) * this.#hop - this.#half - this.#from) / LOW_BY);
     if (past > 0) {
       this.#full = this.#full.slice(past * LOW_BY);
+      this.#middle = this.#middle.slice(past * LOW_BY);
       this.#low = this.#low.slice(past);
       this.#from += past * LOW_BY;
     }

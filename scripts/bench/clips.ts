@@ -19,7 +19,7 @@ export interface Clip {
   full: number;
 }
 
-/** Places and machines a clip may be recorded in; the noise is added by level. The last four were never listened to while the detector was made. */
+/** Places and machines a clip may be recorded in; the noise is added by level. The last five were never listened to while the detector was made. */
 export const PLACES: readonly { name: string; recipe: SoundRecipe }[] = [
   { name: 'plain saw', recipe: PLAIN },
   {
@@ -32,6 +32,16 @@ export const PLACES: readonly { name: string; recipe: SoundRecipe }[] = [
   { name: 'overdriven', recipe: { ...PLAIN, clipAt: 0.15 } },
   { name: 'loud intake', recipe: { ...PLAIN, intake: { hz: 480, q: 2, level: 0.8 } } },
   { name: 'another engine', recipe: { ...PLAIN, other: { rpm: 6100, downDb: 8 } } },
+  {
+    name: 'old muffler, 60 Hz',
+    recipe: {
+      cycleVariation: 0.25,
+      exhaust: { hz: 150, q: 1.5 },
+      intake: { hz: 500, q: 2, level: 0.6 },
+      hum: { hz: 60, level: 1 },
+      room: { ms: 15, level: 0.4 },
+    },
+  },
   {
     name: 'unheard: trimmer, hall',
     recipe: {
@@ -66,13 +76,26 @@ export const PLACES: readonly { name: string; recipe: SoundRecipe }[] = [
     },
   },
   {
-    name: 'unheard: old muffler, 60 Hz',
+    name: 'unheard: edger by a wall',
     recipe: {
-      cycleVariation: 0.25,
-      exhaust: { hz: 150, q: 1.5 },
-      intake: { hz: 500, q: 2, level: 0.6 },
-      hum: { hz: 60, level: 1 },
-      room: { ms: 15, level: 0.4 },
+      cycleVariation: 0.22,
+      exhaust: { hz: 290, q: 2.8 },
+      intake: { hz: 700, q: 2.5, level: 0.45 },
+      fan: { blades: 9, level: 0.6, rush: 0.5 },
+      hum: { hz: 50, level: 0.5 },
+      room: { ms: 31, level: 0.45 },
+    },
+  },
+  {
+    name: 'unheard: pole saw, small phone',
+    recipe: {
+      cycleVariation: 0.18,
+      exhaust: { hz: 230, q: 1.6 },
+      intake: { hz: 640, q: 2, level: 0.7 },
+      chain: { aTurn: 4, level: 0.9 },
+      other: { rpm: 5200, downDb: 9 },
+      bassCutHz: 380,
+      clipAt: 0.4,
     },
   },
 ];
