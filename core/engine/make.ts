@@ -18,9 +18,16 @@ export interface EngineMake {
 /** Most that one carburettor's right position lies from the baseline, turns. */
 const SCATTER_TURNS = 0.375;
 
-/** A sound engine of this machine's class or card. `chance` draws where its own right screw positions lie. */
-export function makeOf(machine: MachineFacts, chance: () => number): EngineMake {
-  const { idle, full, clutch, baseL, baseH } = figuresOf(machine);
+/**
+ * A sound engine of this machine's class or card. `chance` draws where its own right screw positions lie: what baseline a
+ * bench begins from is nothing to it.
+ */
+export function makeOf({ kind, displacementCc, spec }: MachineFacts, chance: () => number): EngineMake {
+  const { idle, full, clutch, baseL, baseH } = figuresOf({
+    kind,
+    ...(displacementCc && { displacementCc }),
+    ...(spec && { spec }),
+  });
   const near = (turns: number): number => Math.max(0.5, turns + SCATTER_TURNS * (2 * chance() - 1));
   return { idle, full: (full[0] + full[1]) / 2, clutch, L: near(baseL), H: near(baseH), stop: 1 };
 }

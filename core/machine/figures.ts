@@ -33,7 +33,9 @@ export type FigureName = keyof Figures;
 /** Usual coil air gap, mm (0.010–0.014 in), and plug gap (0.020–0.026 in). */
 export const COIL_GAP_MM: Band = [0.25, 0.36];
 export const PLUG_GAP_MM: Band = [0.5, 0.65];
-const USUAL_TURNS = 1;
+/** Turns out that the schools begin from where the maker states none; without a choice, the first. */
+export const BASELINE_SCHOOLS = [1, 2] as const;
+export type BaselineTurns = (typeof BASELINE_SCHOOLS)[number];
 const USUAL_MIX = 50;
 /** So many earlier readings of a model make a band of their own. */
 const ENOUGH_READINGS = 3;
@@ -72,8 +74,8 @@ export function figuresOf(
     gapMm: COIL_GAP_MM,
     plugGapMm: PLUG_GAP_MM,
     leverMm: 0,
-    baseL: USUAL_TURNS,
-    baseH: USUAL_TURNS,
+    baseL: machine.baselineTurns ?? BASELINE_SCHOOLS[0],
+    baseH: machine.baselineTurns ?? BASELINE_SCHOOLS[0],
     mix: USUAL_MIX,
     ...spec,
   };
@@ -82,6 +84,7 @@ export function figuresOf(
     if (name === 'squeezePsi' && own)
       return `this shop’s ${machine.shopSqueezePsi?.length} readings of the model`;
     if (name === 'squeezePsi' && ratio !== undefined) return `its ratio of ${ratio}`;
+    if (name === 'baseL' || name === 'baseH') return 'this bench’s school';
     return usual.name;
   };
   return {

@@ -35,6 +35,13 @@ describe('figures', () => {
   });
 });
 
+it('begins from the school’s turns only where the maker states none', () => {
+  expect(figuresOf(SAW)).toMatchObject({ baseL: 1, baseH: 1 });
+  const { baseL, baseH, sources } = figuresOf({ ...SAW, baselineTurns: 2, spec: { baseL: 1.25 } });
+  expect([baseL, baseH]).toEqual([1.25, 2]);
+  expect([sources.baseL, sources.baseH]).toEqual(['the maker’s figure', 'this bench’s school']);
+});
+
 describe('a spec table', () => {
   const lines: SpecLine[] = [
     {

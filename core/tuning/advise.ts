@@ -1,5 +1,5 @@
 import type { CheckId, MachineFacts } from '../diagnosis';
-import { figuresOf } from '../machine';
+import { BASELINE_SCHOOLS, figuresOf } from '../machine';
 import { speedBand } from './judge';
 import type { Ledger, LedgerLine, Screw, ScrewMove } from './ledger';
 import type { Blip, IdleHeard } from './track';
@@ -265,8 +265,8 @@ function onStop(blip: Blip, ledger: Ledger, machine: MachineFacts): Advice | nul
   );
 }
 
-/** L positions to try where it will not idle, eighths from the baseline: likeliest first. */
-const SEARCH = [0, -2, 2, -4, 4] as const;
+/** L positions to try where it will not idle, eighths from the baseline, likeliest first; the last is the leaner school’s. */
+const SEARCH = [0, -2, 2, -4, 4, -8] as const;
 /** Most the stop is put in to get an idle at all, eighths: more would only hide what is wrong. */
 const STOP_IN = 3;
 
@@ -295,6 +295,19 @@ function onSilence(ledger: Ledger, machine: MachineFacts): Advice {
     why: 'No idle wherever L stands: it is not the screws.',
     look: ['carb-passages', 'intake-boot', 'crankcase-vacuum'],
   };
+}
+
+/** No full speed was heard and H stands further out than the leaner school begins: in, but never beyond that. */
+function drowns({ now, counted }: Ledger, { spec }: MachineFacts): Advice | null {
+  const least = 8 * (spec?.baseH ?? BASELINE_SCHOOLS[0]) + BEYOND;
+  return counted.has('H') && now.H > least
+    ? turn(
+        'H',
+        Math.max(-QUARTER, least - now.H),
+        'No full speed was heard, and H is far out: it may drown',
+        'It comes up to full throttle.',
+      )
+    : null;
 }
 
 /** Leaning L quickens full speed too: this near the limit H comes out first. */
@@ -340,7 +353,10 @@ export function advise(ledger: Ledger, machine: MachineFacts, seen: readonly See
     onHigh(blip, ledger, machine, said) ??
     (blip.full
       ? { kind: 'done', why: 'Idle and full speed in band, on the rich side. Now prove it.' }
-      : { kind: 'listen', why: 'The idle is right. Now a burst of full throttle, under five seconds.' })
+      : (drowns(ledger, machine) ?? {
+          kind: 'listen',
+          why: 'The idle is right. Now a burst of full throttle, under five seconds.',
+        }))
   );
 }
 

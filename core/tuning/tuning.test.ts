@@ -163,6 +163,31 @@ describe('advice', () => {
     expect(advise(ledger, SAW)).toMatchObject({ kind: 'turn', move: { screw: 'H', eighths: 6 } });
   });
 
+  it('begins from the baseline of the bench’s school, where the maker states none', () => {
+    const ledger = ledgerOf([{ ref: 'c', kind: 'count', turns: { L: 2, H: 1 } }]);
+    expect(advise(ledger, SAW).kind).toBe('listen');
+    expect(advise(ledger, { ...SAW, baselineTurns: 2 })).toMatchObject({ move: { screw: 'H', eighths: 10 } });
+    expect(advise(ledger, { ...SAW, baselineTurns: 2, spec: { baseH: 1.125 } }).kind).toBe('listen');
+  });
+
+  it('H far out and no full speed to be heard: in, but no further than the leaner school begins', () => {
+    const silent: Blip = { ...heardOf({}), full: null, snap: null, back: null };
+    const slower = { ...silent, idle: { ...silent.idle!, mean: silent.idle!.mean * 0.985 } };
+    const at = (H: number) =>
+      advise(
+        ledgerOf([
+          { ref: 'c', kind: 'count', turns: { L: 1, H } },
+          { ref: 'h', kind: 'heard', blip: silent },
+          { ref: 'm', kind: 'move', screw: 'L', eighths: 1 },
+          { ref: 'h2', kind: 'heard', blip: slower },
+        ]),
+        SAW,
+      );
+    expect(at(2.25)).toMatchObject({ move: { screw: 'H', eighths: -2 } });
+    expect(at(1.375)).toMatchObject({ move: { screw: 'H', eighths: -1 } });
+    expect(at(1.25).kind).toBe('listen');
+  });
+
   it('a screw without effect: stop turning, look for a blocked circuit or a leak', () => {
     const deaf = heardOf({ H: 1.25 }, ['main-circuit-blocked']);
     const events: LedgerEvent[] = [{ ref: 'h0', kind: 'heard', blip: deaf }];

@@ -1,5 +1,6 @@
 import { chanceFrom, type MachineFacts } from '@rusty-wren/core/diagnosis';
-import { engineOf, makeOf, type Controls, type EngineState } from '@rusty-wren/core/engine';
+import { engineOf, makeOf, PLAIN, soundOf, type Controls, type EngineState } from '@rusty-wren/core/engine';
+import { HEARD, speedsOf } from '@rusty-wren/core/sound';
 import {
   advise,
   ledgerOf,
@@ -20,7 +21,7 @@ const MOST_MOVES = 30;
 /** Most a screw is found from its right place, eighths; the stop as a share. */
 const OFF_EIGHTHS = 4;
 
-export interface Tuned {
+interface Tuned {
   reached: boolean;
   moves: number;
   /** A burst after the first went over the limit. */
@@ -28,11 +29,33 @@ export interface Tuned {
   ends: string;
 }
 
-/** One drawn mistuning brought right by the advice alone, every step listened to by a tachometer of 1 % noise. */
-export function tuneOne(seed: number, log?: (line: string) => void): Tuned {
+/** How a run is listened to: by a tachometer of 1 % noise that knows the four-stroking, or by the ear from its sound. */
+type Listen = (states: readonly EngineState[], chance: () => number, full: number) => TrackPoint[];
+
+const byTachometer: Listen = (states, chance) =>
+  states
+    .filter((s) => s.running && s.rpm > 1500)
+    .map((s) => [s.t - states[0]!.t, s.rpm * (1 + 0.01 * (chance() + chance() - 1)), s.fourStroke]);
+
+const RATE = 16_000;
+/** What it is heard under. */
+const NOISE = { kind: 'hiss', snrDb: 10 } as const;
+
+const byEar: Listen = (states, chance, full) => {
+  const began = states[0]?.t ?? 0;
+  const track = states.map((s) => ({ ...s, t: s.t - began, rpm: s.running ? s.rpm : 0 }));
+  const sound = soundOf(track, { ...PLAIN, noise: NOISE }, RATE, Math.floor(1e6 * chance()));
+  return (speedsOf(sound, RATE, { full }) ?? [])
+    .filter((r) => r.confidence >= HEARD)
+    .map((r) => [r.t, r.rpm, r.fourStroke]);
+};
+
+/** One drawn mistuning brought right by the advice alone, every step listened to. */
+function tuneOne(seed: number, listen: Listen, baselineTurns: number): Tuned {
   const chance = chanceFrom(9000 + seed);
-  const machine = MACHINES[seed % MACHINES.length]!;
-  const make = makeOf(machine, chance);
+  const machine = { ...MACHINES[seed % MACHINES.length]!, baselineTurns };
+  // A carburettor that is right about where the school begins.
+  const make = makeOf({ ...machine, spec: { baseL: baselineTurns, baseH: baselineTurns } }, chance);
   const off = (): number => Math.round(OFF_EIGHTHS * (2 * chance() - 1)) / 8;
   const at = {
     L: Math.max(0.25, make.L + off()),
@@ -54,15 +77,8 @@ export function tuneOne(seed: number, log?: (line: string) => void): Tuned {
       at[before.move.screw] += before.move.eighths / 8;
       events.push({ ref: 'b', kind: 'move', ...before.move });
     }
-    const track: TrackPoint[] = [];
-    let began: number | null = null;
-    const take = (states: readonly EngineState[]): void => {
-      for (const { t, rpm, fourStroke, running } of states) {
-        began ??= t;
-        if (running && rpm > 1500)
-          track.push([t - began, rpm * (1 + 0.01 * (chance() + chance() - 1)), fourStroke]);
-      }
-    };
+    const states: EngineState[] = [];
+    const take = (more: readonly EngineState[]): void => void states.push(...more);
     const controls: Controls = { ...at, throttle: 0 };
     if (!engine.state.running) for (let i = 0; i < 6 && !engine.pull({ ...controls, throttle: 0.15 }); i++);
     // Let settle, held if it will not idle by itself.
@@ -79,14 +95,11 @@ export function tuneOne(seed: number, log?: (line: string) => void): Tuned {
       bursts++;
       take(engine.run(controls, 6));
     }
-    const seconds = began === null ? 0 : engine.state.t - began;
-    const blip = readBlip(track, seconds);
+    const seconds = states[0] ? engine.state.t - states[0].t : 0;
+    const blip = readBlip(listen(states, chance, make.full), seconds);
     events.push({ ref: `h${step}`, kind: 'heard', blip });
     const ledger = ledgerOf(events);
     const advice = advise(ledger, machine);
-    log?.(
-      `L ${(at.L - make.L).toFixed(2)} H ${(at.H - make.H).toFixed(2)} stop ${at.stop.toFixed(2)} idle ${blip.idle?.mean.toFixed(0)} drift ${blip.idle?.drift.toFixed(1)} dip ${blip.snap?.dip.toFixed(0)} rise ${blip.snap?.rise.toFixed(2)} full ${blip.full?.mean.toFixed(0)} most ${blip.full?.most.toFixed(0)} four ${blip.full?.fourStroke.toFixed(2)} under ${blip.back?.undershoot.toFixed(0)} hang ${blip.back?.hang?.toFixed(1)} stalled ${blip.back?.stalled} -> ${JSON.stringify(advice.kind === 'turn' ? { ...advice.move, why: advice.why } : advice)}`,
-    );
     const moves = ledger.lines.length;
     if (advice.kind !== 'turn' || moves >= MOST_MOVES) {
       const [idle, full] = [speedBand('idle', machine), speedBand('full', machine)];
@@ -111,13 +124,27 @@ export function tuneOne(seed: number, log?: (line: string) => void): Tuned {
 
 /** How many of so many mistunings the advice brings into the bands, in how many moves, and without over-speed. */
 export function tunes(count: number): void {
-  const all = Array.from({ length: count }, (_, i) => tuneOne(i));
-  const reached = all.filter((t) => t.reached && !t.over);
-  const moves = all.map((t) => t.moves).toSorted((a, b) => a - b);
   console.log(
-    `\nTuning by advice: ${count} mistunings of a simulated engine (aims: 98 % in band without over-speed, 8 moves)`,
+    '\nTuning by advice: mistunings of a simulated engine (aims: 98 % in band without over-speed, 8 moves)',
   );
-  console.log(
-    `  in band without over-speed ${((100 * reached.length) / count).toFixed(1)} %; in band ${((100 * all.filter((t) => t.reached).length) / count).toFixed(1)} %; over-speed after the first burst ${all.filter((t) => t.over).length}; moves: median ${moves[count >> 1]}, 90 % ${moves[Math.floor(0.9 * count)]}`,
-  );
+  for (const [name, listen, baselineTurns, some] of [
+    ['tachometer, baseline 1 turn', byTachometer, 1, count],
+    ['tachometer, baseline 2 turns', byTachometer, 2, count],
+    ['ear at 10 dB, baseline 1 turn', byEar, 1, Math.ceil(count / 5)],
+  ] as const) {
+    const all = Array.from({ length: some }, (_, i) => tuneOne(i, listen, baselineTurns));
+    const reached = all.filter((t) => t.reached && !t.over);
+    const moves = all.map((t) => t.moves).toSorted((a, b) => a - b);
+    console.log(
+      `  ${name.padEnd(31)}${String(some).padStart(4)}: in band without over-speed ${((100 * reached.length) / some).toFixed(1)} %; over-speed after the first burst ${all.filter((t) => t.over).length}; moves: median ${moves[some >> 1]}, 90 % ${moves[Math.floor(0.9 * some)]}`,
+    );
+    if (reached.length < some)
+      console.log(
+        `      not: ${all
+          .filter((t) => !t.reached || t.over)
+          .slice(0, 6)
+          .map((t) => t.ends)
+          .join('; ')}`,
+      );
+  }
 }

@@ -27,6 +27,8 @@ export interface MachineFacts {
   spec?: SpecFigures;
   /** What other machines of the model read in this shop: compression, psi at sea level. */
   shopSqueezePsi?: readonly number[];
+  /** Turns out that this bench takes for the baseline where the maker states none. */
+  baselineTurns?: number;
 }
 
 /** A fact about the machine's past that shifts how common some causes are. */

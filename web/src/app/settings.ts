@@ -1,4 +1,5 @@
 import { SCHOOL_IDS } from '@rusty-wren/core/diagnosis';
+import { BASELINE_SCHOOLS, type BaselineTurns } from '@rusty-wren/core/machine';
 import { PRESSURE_UNITS, type PressureUnit } from '@rusty-wren/core/units';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
@@ -14,6 +15,8 @@ interface Settings {
   pressureUnit: PressureUnit;
   /** The compression gauge and where the bench stands. */
   gauge: GaugeSetting;
+  /** Turns out that this bench begins from where the maker states none. */
+  baselineTurns: BaselineTurns;
 }
 
 export type GaugeSetting = {
@@ -41,9 +44,17 @@ function kept(): Settings {
       way: WAY_IDS.find((id) => id === parsed.way) ?? 'computed',
       pressureUnit: PRESSURE_UNITS.find((u) => u === parsed.pressureUnit) ?? 'psi',
       gauge: figuresIn(parsed.gauge),
+      baselineTurns: BASELINE_SCHOOLS.find((t) => t === parsed.baselineTurns) ?? BASELINE_SCHOOLS[0],
     };
   } catch {
-    return { theme, accountId: null, way: 'computed', pressureUnit: 'psi', gauge: {} };
+    return {
+      theme,
+      accountId: null,
+      way: 'computed',
+      pressureUnit: 'psi',
+      gauge: {},
+      baselineTurns: BASELINE_SCHOOLS[0],
+    };
   }
 }
 
@@ -60,6 +71,9 @@ export const settings = createSlice({
     gaugeSet: (state, { payload }: PayloadAction<GaugeSetting>) => {
       state.gauge = figuresIn(payload);
     },
+    baselineChosen: (state, { payload }: PayloadAction<BaselineTurns>) => {
+      state.baselineTurns = payload;
+    },
     unitChosen: (state, { payload }: PayloadAction<PressureUnit>) => {
       state.pressureUnit = payload;
     },
@@ -72,4 +86,5 @@ export const settings = createSlice({
 /** Keeps the settings on this device. */
 export const keepSettings = (value: Settings): void => localStorage.setItem(KEPT, JSON.stringify(value));
 
-export const { gaugeSet, themeTurned, technicianChosen, unitChosen, wayChosen } = settings.actions;
+export const { baselineChosen, gaugeSet, themeTurned, technicianChosen, unitChosen, wayChosen } =
+  settings.actions;

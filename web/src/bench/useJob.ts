@@ -83,6 +83,7 @@ export function useJob(jobId: string) {
   // Never another job's, which the query would go on showing until this one has come.
   const { currentData: data, isFetching, error, refetch } = useJobQuery(jobId);
   const unsent = useAppSelector((s) => s.outbox.unsent);
+  const baselineTurns = useAppSelector((s) => s.settings.baselineTurns);
   const atBench = useMemo((): JobAtBench | null => {
     if (!data) return null;
     const { job, entries, squeezes, sameCan } = data;
@@ -90,7 +91,7 @@ export function useJob(jobId: string) {
     const own = unsent
       .filter((u) => u.jobId === jobId && !known.has(u.entry.id))
       .map((u) => ({ ...u.entry, seq: null }) as Entry);
-    const picture = readJob([...entries, ...own], factsOf(job.machine));
+    const picture = readJob([...entries, ...own], { ...factsOf(job.machine), baselineTurns });
     const mates = sameCan.map((mate): Mate => {
       const canMate = { jobId: mate.job.id, picture: readJob(mate.entries, factsOf(mate.job.machine)) };
       return { ...canMate, job: mate.job, linked: sharesCan(picture, jobId, canMate) };
@@ -108,7 +109,7 @@ export function useJob(jobId: string) {
       phase: phaseOf(picture),
       entryCount: entries.length + own.length,
     };
-  }, [data, unsent, jobId]);
+  }, [data, unsent, jobId, baselineTurns]);
   return { atBench, isLoading: isFetching && !data, error, refetch };
 }
 

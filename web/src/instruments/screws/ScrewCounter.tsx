@@ -1,14 +1,21 @@
 import type { MachineFacts } from '@rusty-wren/core/diagnosis';
-import { figuresOf } from '@rusty-wren/core/machine';
+import { BASELINE_SCHOOLS, figuresOf } from '@rusty-wren/core/machine';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { formatTurns } from '@rusty-wren/core/units';
 import { Minus, Plus } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
+import { baselineChosen } from '../../app/settings';
+import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
+import { OneOf } from '../../ui/OneOf';
 
 const SCREWS = ['L', 'H'] as const;
 type Screw = (typeof SCREWS)[number];
 const MOST_EIGHTHS = 40;
+const SCHOOLS = BASELINE_SCHOOLS.map((turns) => ({
+  id: String(turns),
+  label: `${turns} ${turns === 1 ? 'turn' : 'turns'}`,
+}));
 const WORDS: Readonly<Record<string, string>> = {
   'near-baseline': 'near baseline',
   'far-out': 'far out',
@@ -26,7 +33,10 @@ export function ScrewCounter({
   onLog?: (reading: Reading) => void;
 }): ReactElement {
   const [eighths, setEighths] = useState<Partial<Record<Screw, number>>>({});
-  const { baseL, baseH, sources } = figuresOf(machine);
+  const baselineTurns = useAppSelector((s) => s.settings.baselineTurns);
+  const dispatch = useAppDispatch();
+  const { baseL, baseH, sources } = figuresOf({ ...machine, baselineTurns });
+  const stated = machine.spec?.baseL !== undefined && machine.spec.baseH !== undefined;
   const baseline = { L: baseL, H: baseH };
   const tap = (screw: Screw, by: number): void => {
     onStart?.();
@@ -75,7 +85,21 @@ export function ScrewCounter({
           </span>
         </div>
       ))}
-      <p className="mt-1 text-soft">Baseline: {sources.baseL}</p>
+      {stated ? (
+        <p className="mt-2 text-lg text-soft">Baseline: {sources.baseL}</p>
+      ) : (
+        <div className="mt-3 flex flex-wrap items-center gap-3 text-lg">
+          <span className="font-semibold">Baseline where the maker gives none</span>
+          <OneOf
+            label="Baseline"
+            options={SCHOOLS}
+            value={String(baselineTurns)}
+            onChange={(id) =>
+              dispatch(baselineChosen(BASELINE_SCHOOLS.find((turns) => String(turns) === id)!))
+            }
+          />
+        </div>
+      )}
       {judged && 'result' in judged && (
         <div className="mt-3 flex flex-wrap items-center gap-4">
           {onLog && (
