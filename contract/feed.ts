@@ -1,3 +1,4 @@
+import { CAUSE_IDS, type CauseId } from '@rusty-wren/core/diagnosis';
 import { PRESSURE_CHECKS, type PressureCheck } from '@rusty-wren/core/pressure';
 import Joi from 'joi';
 
@@ -32,7 +33,7 @@ export const feedLineSchema = Joi.object({
 export type StandIn =
   | { instrument: 'pump'; check: PressureCheck; leakTimes: number; seed: number; faster?: number }
   | { instrument: 'compression'; plateauPsi: number; seed: number; faster?: number }
-  | { instrument: 'tachometer'; rpm: number; seed: number; faster?: number };
+  | { instrument: 'tachometer'; rpm: number; fault?: CauseId; seed: number; faster?: number };
 
 const seed = Joi.number().integer().min(0).max(2_147_483_647).required();
 /** Times faster than life, for demonstration. */
@@ -44,6 +45,8 @@ export const standInSchema = Joi.object({
   leakTimes: Joi.number().min(0).max(200),
   plateauPsi: Joi.number().min(20).max(220),
   rpm: Joi.number().min(1500).max(15_000),
+  /** What is wrong with the engine it stands at. */
+  fault: Joi.string().valid(...CAUSE_IDS),
   seed,
   faster,
 })
@@ -53,6 +56,7 @@ export const standInSchema = Joi.object({
       leakTimes: Joi.required(),
       plateauPsi: Joi.forbidden(),
       rpm: Joi.forbidden(),
+      fault: Joi.forbidden(),
     }),
   })
   .when(Joi.object({ instrument: 'compression' }).unknown(), {
@@ -61,6 +65,7 @@ export const standInSchema = Joi.object({
       check: Joi.forbidden(),
       leakTimes: Joi.forbidden(),
       rpm: Joi.forbidden(),
+      fault: Joi.forbidden(),
     }),
   })
   .when(Joi.object({ instrument: 'tachometer' }).unknown(), {

@@ -13,5 +13,5 @@ export {
   type ScrewMove,
 } from './ledger';
 export { MOST_TRACK, readBlip, thinTrack, withoutSpecks, type Blip, type TrackPoint } from './track';
-export { densityMove, FLOW_POWER } from './density';
+export { densityMove, elsewhere, FLOW_POWER, type Elsewhere } from './density';
 export { tuningGate, type GateMatter } from './gate';

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { engineOf, guidedRun, makeOf, trackOf, type Screws } from '../engine';
+import { airAt } from '../units';
 import { chanceFrom, type CauseId, type MachineFacts } from '../diagnosis';
 import {
   advise,
   densityMove,
+  elsewhere,
   ledgerOf,
   MOST_TRACK,
   moveInWords,
@@ -276,5 +278,44 @@ describe('density', () => {
     expect(densityMove(8, 1, 1)).toBe(0);
     const there = 8 + densityMove(8, 1, 0.8);
     expect(there + densityMove(there, 0.8, 1)).toBeCloseTo(8, 12);
+  });
+
+  it('leaned only where the thin air is, richened before it leaves for thick; nothing where nothing is counted', () => {
+    const counted = { now: { L: 8, H: 12, stop: 0 }, counted: new Set(['L', 'H'] as const) };
+    const [low, high] = [airAt(0).density, airAt(1500).density];
+    const up = elsewhere(counted, low, high)!;
+    expect(up.shift).toBeCloseTo(0.076, 2);
+    expect(up).toMatchObject({
+      turned: 'there',
+      moves: [
+        { screw: 'L', eighths: -1 },
+        { screw: 'H', eighths: -1.5 },
+      ],
+    });
+    const down = elsewhere(counted, high, low)!;
+    expect(down.turned).toBe('here');
+    expect(down.moves.every((m) => m.eighths > 0)).toBe(true);
+    expect(elsewhere(counted, low, airAt(50).density)).toBeNull();
+    expect(elsewhere({ ...counted, counted: new Set() }, low, high)!.moves).toEqual([]);
+  });
+
+  it('as the simulated engine says: the moves bring the mixture back within two per cent', () => {
+    const make = makeOf(SAW, chanceFrom(4));
+    const high = airAt(1500).density;
+    const at = { L: make.L, H: make.H, stop: make.stop };
+    const { moves } = elsewhere(
+      { now: { L: 8 * at.L, H: 8 * at.H, stop: 0 }, counted: new Set(['L', 'H'] as const) },
+      1,
+      high,
+    )!;
+    const mixture = (screws: Screws, density: number): number =>
+      engineOf(make, { seed: 3, density })
+        .run({ ...screws, throttle: 1 }, 4)
+        .at(-1)!.mixture;
+    const moved = { ...at };
+    for (const { screw, eighths } of moves) moved[screw] += eighths / 8;
+    const sound = mixture(at, 1);
+    expect(mixture(at, high) / sound).toBeGreaterThan(1.05);
+    expect(Math.abs(mixture(moved, high) / sound - 1)).toBeLessThan(0.02);
   });
 });

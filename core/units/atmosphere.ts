@@ -27,6 +27,15 @@ export const altitudeOf = (kpa: number): number => (T0 / LAPSE) * (1 - ((kpa * 1
 export const densityFraction = (kpa: number, celsius: number): number =>
   (kpa * 1000) / (R_AIR * (celsius + 273.15)) / RHO0;
 
+/** The standard atmosphere's temperature at an altitude in metres, °C (ISO 2533, troposphere). */
+const usualAt = (metres: number): number => T0 - 273.15 - LAPSE * metres;
+
+/** Air somewhere: its pressure, kPa, and density as a fraction of standard, at an altitude (m) and, where known, °C. */
+export function airAt(metres: number, celsius?: number | null): { kpa: number; density: number } {
+  const kpa = (P0 / 1000) * ambientFraction(metres);
+  return { kpa, density: densityFraction(kpa, celsius ?? usualAt(metres)) };
+}
+
 /**
  * How much richer (+) or leaner (−) a mixture gets, as a fraction, when density goes from `tuned` to `now` (fractions of
  * standard): a carburettor meters fuel to air as one over the root of density.

@@ -11,7 +11,7 @@ export {
   toKpa,
   type PressureUnit,
 } from './pressure';
-export { altitudeOf, ambientFraction, densityFraction, mixtureShift } from './atmosphere';
+export { airAt, altitudeOf, ambientFraction, densityFraction, mixtureShift } from './atmosphere';
 export { mmToThou, thouToMm } from './length';
 export { formatTurns, parseTurns } from './turns';
 export { convert, QUANTITIES, type ConverterUnit, type Quantity } from './quantities';

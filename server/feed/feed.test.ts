@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { FeedLine } from '@rusty-wren/contract';
+import type { CauseId } from '@rusty-wren/core/diagnosis';
 import { createApp } from '../app';
 import { Changes } from '../stream/changes';
 import { openBench, post, type TestBench } from '../testing/bench';
@@ -119,10 +120,24 @@ describe('a stand-in', () => {
     expect(Math.max(...rpm) - Math.min(...rpm)).toBeLessThan(120);
   });
 
+  it('of a tachometer stands at a simulated engine: a fault acts on the speed as it does on the engine', () => {
+    const mean = (rpm: number, fault?: CauseId): number => {
+      const lines = readingsOf({ instrument: 'tachometer', rpm, seed: 2, ...(fault && { fault }) }, 't');
+      return lines.reduce((sum, l) => sum + l.value, 0) / lines.length;
+    };
+    expect(mean(2800)).toBeGreaterThan(2750);
+    expect(mean(2800)).toBeLessThan(2850);
+    expect(mean(2800, 'intake-leak')).toBeGreaterThan(2950);
+    expect(mean(12_400)).toBeGreaterThan(12_200);
+    expect(mean(12_400, 'spark-screen-clogged')).toBeLessThan(11_000);
+  });
+
   it('is refused what its instrument does not have', async () => {
     for (const [body, names] of [
       [{ instrument: 'pump', seed: 1 }, 'check is required'],
       [{ instrument: 'tachometer', rpm: 2800, leakTimes: 2, seed: 1 }, 'leakTimes is not allowed'],
+      [{ instrument: 'compression', plateauPsi: 120, fault: 'ring-stuck', seed: 1 }, 'fault is not allowed'],
+      [{ instrument: 'tachometer', rpm: 2800, fault: 'gremlins', seed: 1 }, 'fault must be one of'],
       [{ instrument: 'scope', seed: 1 }, 'instrument must be one of'],
       [{ instrument: 'compression', plateauPsi: 9000, seed: 1 }, 'plateauPsi must be less'],
     ] as const) {

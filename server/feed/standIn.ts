@@ -1,9 +1,36 @@
 import type { FeedLine, StandIn } from '@rusty-wren/contract';
-import { chanceFrom } from '@rusty-wren/core/diagnosis';
+import { chanceFrom, type CauseId } from '@rusty-wren/core/diagnosis';
+import { engineOf } from '@rusty-wren/core/engine';
 import { imagineTrace, limitOf, TARGETS } from '@rusty-wren/core/pressure';
 import { fromKpa } from '@rusty-wren/core/units';
 
 const WATCH_S = 180;
+const SPEEDS_S = 20;
+/** A tachometer shows this many speeds a second, to the nearest ten. */
+const SPEEDS_HZ = 2;
+/** Speeds from here on are full throttle's, rpm; and idle as a share of full speed. */
+const FULL_FROM = 5500;
+const IDLE_OF_FULL = 0.22;
+
+/** A simulated engine whose screws are right runs at this speed: at idle, or flat out where idle never is. */
+function speedsOf(rpm: number, fault: CauseId | undefined, seed: number): number[] {
+  const flatOut = rpm >= FULL_FROM;
+  const screws = { L: 1, H: 1, stop: 1 };
+  const make = {
+    ...screws,
+    full: flatOut ? rpm : rpm / IDLE_OF_FULL,
+    idle: flatOut ? IDLE_OF_FULL * rpm : rpm,
+    clutch: null,
+  };
+  const engine = engineOf(make, { seed, faults: fault ? [fault] : [] });
+  const controls = { ...screws, throttle: flatOut ? 1 : 0 };
+  // Come to speed before it is read.
+  engine.run(controls, 4);
+  return Array.from({ length: SPEEDS_S * SPEEDS_HZ }, () => {
+    const run = engine.run(controls, 1 / SPEEDS_HZ);
+    return run.reduce((sum, s) => sum + (s.running ? s.rpm : 0), 0) / run.length;
+  });
+}
 const PULLS = 7;
 /** Each pull closes this share of what is left below the plateau. */
 const CLOSES = 0.52;
@@ -46,8 +73,8 @@ export function readingsOf(standIn: StandIn, channel: string): FeedLine[] {
         ),
       );
     case 'tachometer':
-      return Array.from({ length: 40 }, (_, n) =>
-        line(n / 2, Math.round((standIn.rpm * (1 + 0.02 * (chance() - 0.5))) / 10) * 10, 'rpm'),
+      return speedsOf(standIn.rpm, standIn.fault, standIn.seed).map((rpm, n) =>
+        line(n / SPEEDS_HZ, Math.round(rpm / 10) * 10, 'rpm'),
       );
   }
 }

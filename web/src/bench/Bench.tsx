@@ -153,7 +153,7 @@ function Step({
   const { picture, benchCase, diagnosis, phase } = atBench;
   const { chosen: way } = useWays();
   if (phase.kind === 'closed') return <ClosedStep log={log} />;
-  if (closing) return <CloseStep picture={picture} log={log} onBack={() => setClosing(false)} />;
+  if (closing) return <CloseStep atBench={atBench} log={log} onBack={() => setClosing(false)} />;
   if (chosen === null && measured === null && phase.kind !== 'check') {
     const settled = phase.kind === 'repair' && picture.settled.find((s) => s.cause === phase.cause);
     if (settled) return <RepairStep key={settled.entryId} settled={settled} log={log} />;
@@ -162,7 +162,7 @@ function Step({
       return (
         <ProveStep jobId={atBench.job.id} picture={picture} log={log} onClose={() => setClosing(true)} />
       );
-    return <CloseStep picture={picture} log={log} />;
+    return <CloseStep atBench={atBench} log={log} />;
   }
   const byPlan = plan[0]?.check ?? null;
   const byWay = way.way === 'computed' ? byPlan : firstInOrder(way.way, benchCase);

@@ -21,10 +21,16 @@ const RPM = ['rpm'] as const;
 /** The latest so many speeds are judged together: enough to see it wander. */
 const SPEEDS = 8;
 
-/** Stand-in tachometers about a sound speed. */
+/** Stand-in tachometers at an engine of a sound speed, at a slow one, and at one with a fault. */
 const standInsFor = (rpm: number): { label: string; standIn: StandIn }[] => [
   { label: 'about right', standIn: { instrument: 'tachometer', rpm, seed: 31 } },
   { label: 'far too slow', standIn: { instrument: 'tachometer', rpm: Math.max(1500, rpm * 0.7), seed: 32 } },
+  rpm < 5500
+    ? { label: 'air leaking in', standIn: { instrument: 'tachometer', rpm, fault: 'intake-leak', seed: 33 } }
+    : {
+        label: 'screen coked',
+        standIn: { instrument: 'tachometer', rpm, fault: 'spark-screen-clogged', seed: 33 },
+      },
 ];
 
 /** The reading a line of figures stands for, or why it stands for none. */

@@ -4,11 +4,17 @@ import { Check, Circle, Minus, Plus } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useKeys } from '../app/keys';
 import { Button } from '../ui/Button';
+import { OneOf } from '../ui/OneOf';
 import { useEngine } from './useEngine';
 
 const SpeedChart = lazy(() => import('../tune/SpeedChart').then((m) => ({ default: m.SpeedChart })));
 
-const SAW: MachineFacts = { kind: 'chainsaw', displacementCc: 45 };
+const MACHINES = [
+  { id: 'saw', label: 'Saw', facts: { kind: 'chainsaw', displacementCc: 45 } },
+  { id: 'trimmer', label: 'Trimmer', facts: { kind: 'trimmer', displacementCc: 25 } },
+  { id: 'blower', label: 'Backpack blower', facts: { kind: 'backpack-blower', displacementCc: 60 } },
+] as const satisfies readonly { id: string; label: string; facts: MachineFacts }[];
+type MachineId = (typeof MACHINES)[number]['id'];
 const NAMES: Readonly<Record<Screw, string>> = { L: 'L', H: 'H', stop: 'Stop' };
 /** Keys that lean and richen each screw; the stop slower and faster. */
 const KEYS: Readonly<Record<Screw, readonly [string, string]>> = {
@@ -17,10 +23,12 @@ const KEYS: Readonly<Record<Screw, readonly [string, string]>> = {
   stop: ['v', 'b'],
 };
 
-/** A mistuned saw to bring right by ear and screws: judged on the result, the turns and the time above the limit. */
+/** A mistuned machine to bring right by ear and screws: judged on the result, the turns and the time above the limit. */
 export function Practice(): ReactElement {
   const [seed, setSeed] = useState(1);
-  const { shown, open, turn, pull, seconds } = useEngine(SAW, seed);
+  const [which, setWhich] = useState<MachineId>('saw');
+  const { facts, label } = MACHINES.find((m) => m.id === which)!;
+  const { shown, open, turn, pull, seconds } = useEngine(facts, seed);
   const [held, setHeld] = useState(false);
   const hold = (on: boolean): void => {
     setHeld(on);
@@ -57,14 +65,17 @@ export function Practice(): ReactElement {
     ),
   );
   if (!shown) return <div className="flex-1" />;
-  const [, limit] = speedBand('full', SAW);
+  const [, limit] = speedBand('full', facts);
   const tooFast = shown.rpm > limit;
   const done = shown.idleGood && shown.fullGood;
 
   return (
     <div className="grid flex-1 content-start gap-x-10 gap-y-5 px-3 py-5 sm:px-5 lg:grid-cols-[minmax(0,7fr)_minmax(0,4fr)]">
       <section aria-label="Engine">
-        <h1 className="text-3xl font-bold">Practice: a saw somebody has been at</h1>
+        <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
+          <h1 className="text-3xl font-bold">Practice: somebody has been at it</h1>
+          <OneOf label="Machine" options={MACHINES} value={which} onChange={setWhich} />
+        </div>
         <div
           className={`mt-2 flex flex-wrap items-end gap-x-6 ${tooFast ? 'bg-rust px-3 text-on-rust' : ''}`}
         >
@@ -77,7 +88,7 @@ export function Practice(): ReactElement {
         </div>
         <div className="mt-3">
           <Suspense fallback={<div className="h-60" />}>
-            <SpeedChart track={shown.track} blip={null} machine={SAW} seconds={seconds} />
+            <SpeedChart track={shown.track} blip={null} machine={facts} seconds={seconds} />
           </Suspense>
         </div>
         <div className="mt-3 flex flex-wrap gap-3">
@@ -167,7 +178,7 @@ export function Practice(): ReactElement {
           </p>
         )}
         <Button className="mt-4 min-h-14 text-lg" onClick={() => setSeed(seed + 1)}>
-          Another saw
+          Another {label.toLowerCase()}
         </Button>
       </section>
     </div>

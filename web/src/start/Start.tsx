@@ -10,6 +10,7 @@ import { useLog, type JobAtBench } from '../bench/useJob';
 import { WithJob } from '../bench/WithJob';
 import { Button } from '../ui/Button';
 import { OneOf } from '../ui/OneOf';
+import { OwnersCard } from './OwnersCard';
 
 const STATE_WORDS: Readonly<Record<StartState, string>> = { cold: 'Cold', warm: 'Warm', flooded: 'Flooded' };
 const OUTCOMES: readonly [StartOutcome, string][] = [
@@ -147,6 +148,7 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
               </button>
             ))}
           </div>
+          <OwnersCard job={job} picture={picture} />
           <ol aria-label="Starts so far" className="mt-5">
             {picture.starts.toReversed().map((s) => (
               <li

@@ -1,25 +1,13 @@
-import {
-  ambientFraction,
-  ATMOSPHERE_KPA,
-  bothPressures,
-  densityFraction,
-  mixtureShift,
-} from '@rusty-wren/core/units';
+import { airAt, ambientFraction, bothPressures, mixtureShift } from '@rusty-wren/core/units';
 import { densityMove, moveInWords } from '@rusty-wren/core/tuning';
 import { useState, type ReactElement } from 'react';
 import { NumberField } from '../ui/NumberField';
-
-/** ISO standard temperature at an altitude, °C. */
-const usualAt = (metres: number): number => 15 - 0.0065 * metres;
 
 /** What altitude and weather do to the air, to a gauge, and to a mixture tuned elsewhere. */
 export function Air(): ReactElement {
   const [here, setHere] = useState<{ m: number | null; c: number | null }>({ m: 0, c: 20 });
   const [tuned, setTuned] = useState<{ m: number | null; c: number | null }>({ m: 0, c: 15 });
-  const air = ({ m, c }: typeof here): { kpa: number; density: number } => {
-    const kpa = ATMOSPHERE_KPA * ambientFraction(m ?? 0);
-    return { kpa, density: densityFraction(kpa, c ?? usualAt(m ?? 0)) };
-  };
+  const air = ({ m, c }: typeof here): ReturnType<typeof airAt> => airAt(m ?? 0, c);
   const now = air(here);
   const shift = mixtureShift(air(tuned).density, now.density);
   // What keeps H, a turn out, as rich as it was; screws are turned by sixteenths at the finest.

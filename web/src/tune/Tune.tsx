@@ -27,6 +27,7 @@ import { ScrewLedger } from './ScrewLedger';
 import { ScrewMap } from './ScrewMap';
 import { SeenPick } from './SeenPick';
 import { standingTrial, TrialStep } from './Trial';
+import { WorkedElsewhere } from './WorkedElsewhere';
 
 const SpeedChart = lazy(() => import('./SpeedChart').then((m) => ({ default: m.SpeedChart })));
 
@@ -136,7 +137,10 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
                   onBack={() => putBack(trial)}
                 />
               ) : (
-                <AdviceStep advice={advice} onTurned={turned} onCheck={check} />
+                <>
+                  <AdviceStep advice={advice} onTurned={turned} onCheck={check} />
+                  {advice.kind === 'done' && <WorkedElsewhere ledger={ledger} onTurned={turned} />}
+                </>
               ))}
             <div className="mt-3">
               <ListenPanel

@@ -6,7 +6,8 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useNow } from '../../instruments/useNow';
 import { Button } from '../../ui/Button';
-import type { Log } from '../useJob';
+import { OwnersCard } from '../../start/OwnersCard';
+import type { JobAtBench, Log } from '../useJob';
 import { StepHead } from './StepHead';
 
 /** One step of the proof: said with a tap, timed for a minute, or made at the starting drill. */
@@ -107,11 +108,11 @@ export function ProveStep({
 
 /** Closing: freely when nothing is open, otherwise only with a written reason. */
 export function CloseStep({
-  picture,
+  atBench: { job, picture },
   log,
   onBack,
 }: {
-  picture: Picture;
+  atBench: Pick<JobAtBench, 'job' | 'picture'>;
   log: Log;
   onBack?: () => void;
 }): ReactElement {
@@ -138,6 +139,7 @@ export function CloseStep({
           ))}
         </ul>
       )}
+      <OwnersCard job={job} picture={picture} />
       <form onSubmit={submit} className="mt-5 max-w-2xl">
         {!free && (
           <label className="block">
