@@ -183,6 +183,89 @@ test('proof goes over two days: the second cold start is reminded of, and a touc
   await expect(step.getByRole('button', { name: 'Close the job' })).toBeEnabled();
 });
 
+/** A guided recording as a tachometer on another device would have sent it: idle, full throttle, idle again. */
+async function heardElsewhere(page: Page, idle: number, full: number): Promise<void> {
+  const speed = (t: number): number => {
+    if (t < 10) return idle;
+    if (t < 14) return full - (full - idle) * Math.exp(-(t - 10) / 0.25);
+    return idle + (full - idle) * Math.exp(-(t - 14) / 0.5);
+  };
+  const track = Array.from({ length: 1100 }, (_, i) => {
+    const t = Math.round(2 * i) / 100;
+    return [t, Math.round(speed(t)), t > 11 && t < 14 ? 0.1 : 0];
+  });
+  const job = /\/job\/([0-9a-f-]+)/.exec(page.url())?.[1];
+  const entry = {
+    id: crypto.randomUUID(),
+    notedAt: new Date().toISOString(),
+    kind: 'heard',
+    body: { track, seconds: 22, by: 'microphone' },
+  };
+  const response = await page.request.post(`/api/jobs/${job}/entries`, { data: { entries: [entry] } });
+  expect(response.ok()).toBe(true);
+}
+
+test('tuned here and worked elsewhere: leaned only up there, richened before it goes down', async ({
+  page,
+}) => {
+  await checkIn(page, saw('Tune 4'));
+  await toTheScrews(page, 'L 1 H 1 1/2');
+  await heardElsewhere(page, 2750, 12_600);
+  await expect(advice(page)).toContainText('L out 1/8');
+  await page.locator('body').press('x');
+  await heardElsewhere(page, 2715, 12_550);
+  await expect(advice(page)).toContainText('Now prove it.');
+
+  await page.getByRole('button', { name: 'Worked in other air?' }).press('Enter');
+  const there = page.getByRole('region', { name: 'Worked elsewhere' });
+  await there.getByLabel('Worked at, m').fill('1500');
+  await expect(there).toContainText('8 % richer there');
+  await expect(there).toContainText('L in 1/8, H in 3/16, when it is there: turned here it runs lean');
+  await expect(there.getByRole('button', { name: 'Turned them' })).toHaveCount(0);
+  await there.getByLabel('there, °C').fill('hot');
+  await expect(there.getByRole('alert')).toHaveText('there, °C: "hot" is not a number.');
+  await there.getByLabel('there, °C').fill('-20');
+  await there.getByLabel('Worked at, m').fill('0');
+  await expect(there).toContainText('6 % leaner there');
+  await expect(there).toContainText('before it goes');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations).toEqual([]);
+  await there.getByRole('button', { name: 'Turned them' }).press('Enter');
+  await expect(moves(page).getByText('L out 1/8')).toHaveCount(2);
+  await expect(moves(page).getByText('H out 3/16')).toBeVisible();
+});
+
+test('a drill found to work goes home with the machine as a card', async ({ page }) => {
+  await checkIn(page, saw('Start 1'));
+  await page.locator('body').press('p');
+  await page.getByRole('button', { name: 'Started another way' }).press('Enter');
+  await page.getByLabel('How it is started instead, for the owner').fill('Half choke, three pulls, no more');
+  await page.getByLabel('Pulls so far').click();
+  await page.getByRole('button', { name: 'Nothing', exact: true }).click();
+  const card = page.getByRole('region', { name: 'For the owner' });
+  await expect(page.getByRole('list', { name: 'Starts so far' })).toContainText('nothing after 1');
+  await expect(card).toHaveCount(0);
+  await page.getByLabel('Pulls so far').click();
+  await page.getByRole('button', { name: 'It runs' }).click();
+  await expect(card).toContainText('Half choke, three pulls, no more');
+  const download = page.waitForEvent('download');
+  await card.getByRole('button', { name: 'Starting card' }).click();
+  const text = await readFile(await (await download).path(), 'utf8');
+  expect(text).toContain('Brakken Start 1');
+  expect(text).toContain('Half choke, three pulls, no more');
+});
+
+test('the school of two turns is chosen once, and judges every screw from then on', async ({ page }) => {
+  await page.goto('/tools/screws');
+  await page.getByRole('button', { name: 'L a turn' }).click();
+  await expect(page.getByText('at baseline, 1 usual')).toBeVisible();
+  await page.getByRole('radio', { name: '2 turns' }).press('Enter');
+  await expect(page.getByText('1 further in, 2 usual')).toBeVisible();
+  await checkIn(page, saw('School 2'));
+  await toTheScrews(page, 'L 1 H 1');
+  await expect(advice(page)).toContainText('H out 1 1/4');
+});
+
 test('a mistuned saw is practised on: pulled, revved, a screw turned, all of it judged', async ({ page }) => {
   await page.goto('/practice');
   const speed = page.getByLabel('Speed now');
@@ -194,6 +277,10 @@ test('a mistuned saw is practised on: pulled, revved, a screw turned, all of it 
   await page.getByRole('button', { name: 'L out an eighth' }).click();
   await page.locator('body').press('j');
   await expect(page.getByText('Turns').locator('xpath=following-sibling::dd')).toHaveText('2');
+  // Another class is another engine, and begins anew.
+  await page.getByRole('radio', { name: 'Trimmer' }).click();
+  await expect(page.getByText('Turns').locator('xpath=following-sibling::dd')).toHaveText('0');
+  await expect(page.getByRole('button', { name: 'Another trimmer' })).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations).toEqual([]);
 });

@@ -153,14 +153,14 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
             {picture.starts.toReversed().map((s) => (
               <li
                 key={s.id}
-                className="flex min-h-11 items-center justify-between border-b border-line text-lg"
+                className="flex min-h-11 items-center justify-between gap-4 border-b border-line text-lg"
               >
                 <span>
                   <strong>{STATE_WORDS[s.state]}</strong>,{' '}
                   {{ runs: 'runs', pops: 'only pops', nothing: 'nothing' }[s.outcome]} after {s.pulls}
                   {s.drill && `: ${s.drill}`}
                 </span>
-                <time className="text-soft">
+                <time className="shrink-0 text-soft">
                   {new Date(s.notedAt).toLocaleString('en-GB', {
                     weekday: 'short',
                     hour: '2-digit',

@@ -6,6 +6,7 @@ import * as Comlink from 'comlink';
 let live: LiveSpeed | null = null;
 
 const STAND_IN_RATE = 16_000;
+const SETTLES_S = 5;
 
 const ear = {
   /** The speed along a whole recording. To stop it, end the worker. */
@@ -30,10 +31,13 @@ const ear = {
     screws: Screws,
     take: number,
   ): { samples: Float32Array; rate: number } => {
-    const states = guidedRun(standInOf(machine, name), screws);
+    const engine = standInOf(machine, name);
+    // It was running before anybody listened.
+    const [began] = engine.run({ ...screws, throttle: 0 }, SETTLES_S).slice(-1);
+    const states = guidedRun(engine, screws);
     const { seconds } = trackOf(states);
     const track = states.map(({ t, rpm, fourStroke, charge, running }) => ({
-      t,
+      t: t - began!.t,
       rpm: running ? rpm : 0,
       fourStroke,
       charge,
