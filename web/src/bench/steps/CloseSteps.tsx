@@ -13,8 +13,8 @@ import { StepHead } from './StepHead';
 /** One step of the proof: said with a tap, timed for a minute, or made at the starting drill. */
 function ProveIt({ step, log, start }: { step: ProofStep; log: Log; start: string }): ReactElement {
   const { by } = step;
-  const now = useNow(true, Date.now);
   const [timing, setTiming] = useState<number | null>(null);
+  const now = useNow(timing !== null || (by.kind === 'start' && step.notBefore !== undefined), Date.now);
   if (by.kind === 'start') {
     const wait = step.notBefore && Date.parse(step.notBefore) > now ? step.notBefore : null;
     return wait ? (
@@ -33,7 +33,7 @@ function ProveIt({ step, log, start }: { step: ProofStep; log: Log; start: strin
       ? log('finding', { check: by.check, result: by.wants, sureness: 'sure' })
       : log('proved', { step: by.step }));
   if (by.kind === 'proved' && by.step === 'idle-minute') {
-    const left = timing === null ? null : Math.ceil(60 - (now - timing) / 1000);
+    const left = timing === null ? null : Math.min(60, Math.ceil(60 - (now - timing) / 1000));
     if (left === null || left > 0)
       return (
         <Button
