@@ -38,22 +38,19 @@ function fourStrokeCosts(rpm: number, full: number | undefined): number {
   return above <= 0 ? highCosts : lowCosts + ((at - low) / (high - low)) * (highCosts - lowCosts);
 }
 
-/** How far the sound is brought down for slow speeds, and for middling ones. */
-export const LOW_BY = 3;
 /**
  * The windows, s, and the speed, Hz, up to which each is used: about six turns or more. The harmonics of slow speeds lie
- * low: for them the sound is brought down by `by` first.
+ * low: for them the sound is brought down by `by` first, and looked at up to `topHz`.
  */
 const WINDOWS = [
-  { seconds: 0.2, upTo: 55, aroundHz: 120, by: LOW_BY },
-  { seconds: 0.11, upTo: 115, aroundHz: 240, by: 1 },
-  { seconds: 0.064, upTo: Infinity, aroundHz: 420, by: 1 },
+  { seconds: 0.2, upTo: 55, aroundHz: 120, by: 3, topHz: 1130 },
+  { seconds: 0.11, upTo: 115, aroundHz: 240, by: 2, topHz: 1800 },
+  { seconds: 0.064, upTo: Infinity, aroundHz: 420, by: 1, topHz: TOP_HZ },
 ] as const;
-/** Sound at the two rates the windows look at it by: as it is, and brought down. */
-export interface TwoRates {
-  full: Float32Array;
-  low: Float32Array;
-}
+/** How far the sound is brought down for each window. */
+export const BROUGHT_DOWN: readonly number[] = WINDOWS.map((w) => w.by);
+/** Sound at the rates the windows look at it by, in their order. */
+export type AtRates = readonly Float32Array[];
 /** Half the longest window, s: how far behind the newest sample a frame's middle lies. */
 export const HALF_WINDOW_S = WINDOWS[0].seconds / 2;
 
@@ -72,7 +69,7 @@ interface Comb {
 function combOf(hz: number, spectra: readonly Spectrum[], full: number | undefined): Comb {
   const window = WINDOWS.findIndex((w) => hz <= w.upTo);
   const { perHz } = spectra[window]!;
-  const count = Math.max(3, Math.min(MOST_HARMONICS, Math.floor(TOP_HZ / hz)));
+  const count = Math.max(3, Math.min(MOST_HARMONICS, Math.floor(WINDOWS[window]!.topHz / hz)));
   const bins = (places: (k: number) => number): Uint16Array =>
     Uint16Array.from({ length: count }, (_, k) => Math.round(places(k + 1) * hz * perHz));
   const weights = Float32Array.from({ length: count }, (_, k) => (k + 1) ** -FADES);
@@ -101,30 +98,21 @@ export class Scorer {
 
   /** `full`: the machine's own full speed, rpm, where it is known. */
   constructor(rate: number, full?: number) {
-    this.spectra = WINDOWS.map(
-      (w) =>
-        new Spectrum(
-          rate / w.by,
-          w.seconds,
-          w.aroundHz,
-          Math.min(TOP_HZ + 50, MOST_HARMONICS * w.upTo * 1.03),
-        ),
-    );
+    this.spectra = WINDOWS.map((w) => new Spectrum(rate / w.by, w.seconds, w.aroundHz, w.topHz + 50));
     this.#combs = Array.from(CANDIDATES, (hz) => combOf(hz, this.spectra, full));
   }
 
   /** Looks again at the frame around sample `centre`, as far as candidate `c` needs it. */
-  take(sound: TwoRates, centre: number, c: number): void {
+  take(sound: AtRates, centre: number, c: number): void {
     this.#look(this.#combs[c]!.window, sound, centre);
   }
 
-  #look(window: number, sound: TwoRates, centre: number): void {
-    const { by } = WINDOWS[window]!;
-    this.spectra[window]!.take(by === 1 ? sound.full : sound.low, centre / by);
+  #look(window: number, sound: AtRates, centre: number): void {
+    this.spectra[window]!.take(sound[window]!, centre / WINDOWS[window]!.by);
   }
 
   /** The frame around sample `centre`; `quiet`: how much it is a quiet one against the rest, 0 to 1. */
-  score(sound: TwoRates, centre: number, quiet = 0): FrameScores {
+  score(sound: AtRates, centre: number, quiet = 0): FrameScores {
     for (let w = 0; w < WINDOWS.length; w++) this.#look(w, sound, centre);
     const scores = new Float32Array(CANDIDATES.length).fill(-10);
     const halves = new Float32Array(CANDIDATES.length);

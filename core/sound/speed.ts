@@ -3,7 +3,7 @@ import { HumFilter, withoutHum } from './hum';
 import { MiddleBand, powerAt, quietOf, QuietSoFar } from './loudness';
 import { Path } from './path';
 import { Decimator } from './resample';
-import { HALF_WINDOW_S, LOW_BY, Scorer } from './score';
+import { BROUGHT_DOWN, HALF_WINDOW_S, Scorer } from './score';
 
 /** Seconds from one reading of the speed to the next. */
 export const HOP_S = 0.02;
@@ -50,6 +50,8 @@ const sharpened = (sharp: Float64Array, c: number): number | undefined =>
 /** Frames looked ahead before a live reading is given. */
 const LAG = 5;
 const REMEMBERS = 100;
+/** A multiple of every `BROUGHT_DOWN`. */
+const TOGETHER = BROUGHT_DOWN.reduce((product, by) => product * by, 1);
 
 /**
  * The engine's speed along a recording: mono PCM of `rate` samples a second in, a reading every 20 ms out, for a two-stroke
@@ -65,7 +67,7 @@ export function speedsOf(
 ): SpeedReading[] | null {
   const decimator = new Decimator(rate);
   const x = withoutHum(decimator.push(samples), decimator.rate);
-  const sound = { full: x, low: new Decimator(decimator.rate, LOW_BY).push(x) };
+  const sound = BROUGHT_DOWN.map((by) => new Decimator(decimator.rate, by).push(x));
   const scorer = new Scorer(decimator.rate, full);
   const path = new Path(HOP_S);
   const hop = HOP_S * decimator.rate;
@@ -120,11 +122,11 @@ export class LiveSpeed {
   readonly #path = new Path(HOP_S);
   readonly #hop: number;
   readonly #half: number;
-  readonly #lower: Decimator;
+  readonly #lower: readonly Decimator[];
   readonly #band: MiddleBand;
   readonly #quiet = new QuietSoFar();
-  #full = new Float32Array(0);
-  #low = new Float32Array(0);
+  /** The sound held, at every rate it is looked at by. */
+  #sound: Float32Array[] = BROUGHT_DOWN.map(() => new Float32Array(0));
   #middle = new Float32Array(0);
   /** Sample the held ones begin at. */
   #from = 0;
@@ -134,7 +136,7 @@ export class LiveSpeed {
   /** `rate`: samples a second; `full`: the machine's own full speed, rpm, where it is known. */
   constructor(rate: number, full?: number) {
     this.#decimator = new Decimator(rate);
-    this.#lower = new Decimator(this.#decimator.rate, LOW_BY);
+    this.#lower = BROUGHT_DOWN.map((by) => new Decimator(this.#decimator.rate, by));
     this.#band = new MiddleBand(this.#decimator.rate);
     this.#hum = new HumFilter(this.#decimator.rate);
     this.#scorer = new Scorer(this.#decimator.rate, full);
@@ -145,15 +147,14 @@ export class LiveSpeed {
   /** More sound in; the readings that are settled by it out. */
   push(samples: Float32Array): SpeedReading[] {
     const more = this.#hum.push(this.#decimator.push(samples));
-    this.#full = joined(this.#full, more);
-    this.#low = joined(this.#low, this.#lower.push(more));
+    this.#sound = this.#sound.map((held, w) => joined(held, this.#lower[w]!.push(more)));
     this.#middle = joined(this.#middle, this.#band.push(more));
     const readings: SpeedReading[] = [];
     for (;;) {
       const centre = (this.#frame + 0.5) * this.#hop;
-      const sound = { full: this.#full, low: this.#low };
+      const sound = this.#sound;
       const at = centre - this.#from;
-      if (at + this.#half > Math.min(sound.full.length, LOW_BY * sound.low.length)) break;
+      if (at + this.#half > Math.min(...sound.map((held, w) => BROUGHT_DOWN[w]! * held.length))) break;
       const quiet = this.#quiet.next(powerAt(this.#middle, at, this.#decimator.rate));
       const frame = this.#scorer.score(sound, at, quiet);
       this.#path.push(frame.scores);
@@ -172,12 +173,13 @@ export class LiveSpeed {
       }
       this.#path.forget(REMEMBERS);
     }
-    const past = Math.floor(((this.#frame + 0.5) * this.#hop - this.#half - this.#from) / LOW_BY);
+    // What no later frame looks at is let go, by so much that every rate lets go of whole samples.
+    const past =
+      TOGETHER * Math.floor(((this.#frame + 0.5) * this.#hop - this.#half - this.#from) / TOGETHER);
     if (past > 0) {
-      this.#full = this.#full.slice(past * LOW_BY);
-      this.#middle = this.#middle.slice(past * LOW_BY);
-      this.#low = this.#low.slice(past);
-      this.#from += past * LOW_BY;
+      this.#sound = this.#sound.map((held, w) => held.slice(past / BROUGHT_DOWN[w]!));
+      this.#middle = this.#middle.slice(past);
+      this.#from += past;
     }
     return readings;
   }
