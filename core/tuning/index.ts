@@ -1,4 +1,4 @@
-export { advise, SEEN, type Advice, type Seen } from './advise';
+export { advise, SEEN, type Advice, type Seen } from './advice';
 export { judgeSpeed, judgeTurns, speedBand } from './judge';
 export {
   ledgerOf,

@@ -1,0 +1,2 @@
+export { SEEN, type Advice, type Seen } from './advice';
+export { advise } from './advise';
