@@ -177,7 +177,8 @@ describe('a job as a case file', () => {
           ...(strikes && { strikes }),
         }) as Entry,
     ),
-    { kind: 'chainsaw', displacementCc: 45 },
+    // The school is the bench's own and stays there.
+    { kind: 'chainsaw', displacementCc: 45, baselineTurns: 2 },
   );
 
   it('holds what still counts, and is a case file others read the same way', () => {

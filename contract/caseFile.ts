@@ -45,7 +45,8 @@ type LogLine =
 
 export interface CaseFile {
   format: typeof CASE_FORMAT;
-  machine: MachineFacts;
+  /** What is the machine's own: the school its bench begins from is not. */
+  machine: Omit<MachineFacts, 'baselineTurns'>;
   history?: History;
   log: LogLine[];
 }
@@ -210,7 +211,8 @@ export function caseFileOf(picture: Picture): CaseFile {
     }
   });
   const history = Object.keys(picture.history).length > 0 ? { history: picture.history } : {};
-  return { format: CASE_FORMAT, machine: picture.machine, ...history, log };
+  const { baselineTurns: _school, ...machine } = picture.machine;
+  return { format: CASE_FORMAT, machine, ...history, log };
 }
 
 /** A case file as bodies for a bench log, in order: what `caseFileOf` wrote comes back as it was. */
