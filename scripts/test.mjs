@@ -1,3 +1,4 @@
+import { once } from 'node:events';
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -98,5 +99,10 @@ passed += browser?.stats?.expected ?? 0;
 failed += (browser?.stats?.unexpected ?? 0) + (browser?.stats?.flaky ?? 0);
 if (!browserOk && !browser?.stats?.unexpected) failed++;
 
+// The server first, then its database, and nothing said after the count: it is the last line of the run.
+const ended = once(server, 'exit');
+server.kill('SIGTERM');
+await Promise.race([ended, new Promise((resolve) => setTimeout(resolve, 10_000))]);
+database.stop();
 console.log(`\n${passed} passed, ${failed} failed`);
-finish(failed === 0 && passed > 0 ? 0 : 1);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);
