@@ -22,18 +22,15 @@ installPackages();
 const given = process.env.DATABASE_URL;
 if (given && fresh)
   giveUp('--fresh-demo resets only the private database; with DATABASE_URL set, empty that one yourself.');
-const database = given ? { url: given, stop: () => {} } : await startPostgres('demo-db', { fresh });
-if (!database) process.exit(1);
-
+// Built before the database runs: Ctrl-C meanwhile leaves nothing behind.
 console.log('Building…');
 const built = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], {
   cwd: join(ROOT, 'web'),
   stdio: 'inherit',
 });
-if (built.status !== 0) {
-  database.stop();
-  giveUp('The interface could not be built.');
-}
+if (built.status !== 0) giveUp('The interface could not be built.');
+const database = given ? { url: given, stop: () => {} } : await startPostgres('demo-db', { fresh });
+if (!database) process.exit(1);
 
 // A group of its own, so that Ctrl-C reaches it only through us, in order: first the server, then the database.
 const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
