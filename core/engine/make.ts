@@ -1,5 +1,5 @@
 import type { MachineFacts } from '../diagnosis';
-import { figuresOf } from '../machine';
+import { BASELINE_SCHOOLS, figuresOf } from '../machine';
 
 /** What a simulated engine is like when everything is right. */
 export interface EngineMake {
@@ -22,12 +22,8 @@ const SCATTER_TURNS = 0.375;
  * A sound engine of this machine's class or card. `chance` draws where its own right screw positions lie: what baseline a
  * bench begins from is nothing to it.
  */
-export function makeOf({ kind, displacementCc, spec }: MachineFacts, chance: () => number): EngineMake {
-  const { idle, full, clutch, baseL, baseH } = figuresOf({
-    kind,
-    ...(displacementCc && { displacementCc }),
-    ...(spec && { spec }),
-  });
+export function makeOf(machine: MachineFacts, chance: () => number): EngineMake {
+  const { idle, full, clutch, baseL, baseH } = figuresOf({ ...machine, baselineTurns: BASELINE_SCHOOLS[0] });
   const near = (turns: number): number => Math.max(0.5, turns + SCATTER_TURNS * (2 * chance() - 1));
   return { idle, full: (full[0] + full[1]) / 2, clutch, L: near(baseL), H: near(baseH), stop: 1 };
 }

@@ -22,6 +22,13 @@ const truth = (track: readonly SpeedPoint[], t: number): number => {
 };
 const hear = (recipe: Partial<SoundRecipe>, track = BLIP, rate = RATE, full = 12_500): SpeedReading[] =>
   speedsOf(soundOf(track, { ...PLAIN, ...recipe }, rate, 11), rate, { full })!;
+/** Idle, then full throttle from the first second on, where it fires every other turn by so much. */
+const burbling = (idle: number, full: readonly [number, number], fourStroke: number): SpeedPoint[] => [
+  { t: 0, rpm: idle, charge: 0.1, fourStroke: 0 },
+  { t: 1, rpm: idle, charge: 0.8, fourStroke },
+  { t: 1.6, rpm: full[0], charge: 0.8, fourStroke },
+  { t: 4, rpm: full[1], charge: 0.8, fourStroke },
+];
 /** Share of readings over 5 % off, and the middle error. */
 function errors(readings: readonly SpeedReading[], track = BLIP): { gross: number; median: number } {
   const off = readings.map((r) => Math.abs(r.rpm / truth(track, r.t) - 1)).toSorted((a, b) => a - b);
@@ -52,12 +59,7 @@ describe('a speed by ear', () => {
   });
 
   it('calls four-stroking by its name, not half the speed', () => {
-    const track = [
-      { t: 0, rpm: 2800, charge: 0.1, fourStroke: 0 },
-      { t: 1, rpm: 2800, charge: 0.8, fourStroke: 1 },
-      { t: 1.6, rpm: 8800, charge: 0.8, fourStroke: 1 },
-      { t: 4, rpm: 9000, charge: 0.8, fourStroke: 1 },
-    ];
+    const track = burbling(2800, [8800, 9000], 1);
     const readings = hear({}, track);
     expect(errors(readings, track).gross).toBeLessThan(0.04);
     const mean = (from: number, to: number): number => {
@@ -69,12 +71,7 @@ describe('a speed by ear', () => {
   });
 
   it('calls a slow blower’s burbling by its name where the machine is not known, and in even noise as loud', () => {
-    const track = [
-      { t: 0, rpm: 2300, charge: 0.1, fourStroke: 0 },
-      { t: 1, rpm: 2300, charge: 0.8, fourStroke: 0.97 },
-      { t: 1.6, rpm: 5000, charge: 0.8, fourStroke: 0.97 },
-      { t: 4, rpm: 5200, charge: 0.8, fourStroke: 0.97 },
-    ];
+    const track = burbling(2300, [5000, 5200], 0.97);
     const fan = { blades: 11, level: 1.4, rush: 1 };
     for (const recipe of [{ fan }, { noise: { kind: 'hiss' as const, snrDb: 0 } }, { bassCutHz: 450 }]) {
       const sound = soundOf(track, { ...PLAIN, ...recipe }, RATE, 5);

@@ -3,7 +3,7 @@ import { HumFilter, withoutHum } from './hum';
 import { MiddleBand, powerAt, quietOf, QuietSoFar } from './loudness';
 import { Path } from './path';
 import { Decimator } from './resample';
-import { BROUGHT_DOWN, HALF_WINDOW_S, Scorer } from './score';
+import { BROUGHT_DOWN, HALF_WINDOW_S, Scorer, type AtRates, type FrameScores } from './score';
 
 /** Seconds from one reading of the speed to the next. */
 export const HOP_S = 0.02;
@@ -44,6 +44,17 @@ const sharpAround = (scorer: Scorer, here: number): Float64Array => {
   for (let c = first; c <= last; c++) sharp[c - first + 1] = scorer.sharpen(c);
   return sharp;
 };
+
+/** What is kept of a moment: its scores, and its speeds sharply about the likeliest. */
+type Moment = FrameScores & { sharp: Float64Array };
+
+/** Hears the moment around sample `at` and takes it into the path. */
+function hear(scorer: Scorer, path: Path, sound: AtRates, at: number, quiet: number): Moment {
+  const frame = scorer.score(sound, at, quiet);
+  path.push(frame.scores);
+  return { ...frame, sharp: sharpAround(scorer, path.here) };
+}
+
 const sharpened = (sharp: Float64Array, c: number): number | undefined =>
   c >= sharp[0]! ? sharp[c - sharp[0]! + 1] : undefined;
 
@@ -76,22 +87,16 @@ export function speedsOf(
   const quiet = quietOf(
     Array.from({ length: frames }, (_, i) => powerAt(middle, (i + 0.5) * hop, decimator.rate)),
   );
-  const scored: Float32Array[] = [];
-  const halves: Float32Array[] = [];
-  const sharp: Float64Array[] = [];
+  const moments: Moment[] = [];
   for (let i = 0; i < frames; i++) {
-    const frame = scorer.score(sound, (i + 0.5) * hop, quiet[i]!);
-    path.push(frame.scores);
-    scored.push(frame.scores);
-    halves.push(frame.halves);
-    sharp.push(sharpAround(scorer, path.here));
+    moments.push(hear(scorer, path, sound, (i + 0.5) * hop, quiet[i]!));
     if (i % 50 === 49 && progress?.(i / frames / 2) === false) return null;
   }
   const readings: SpeedReading[] = [];
   const way = path.trace();
-  const contrasts = Array.from(way, (c, i) => scored[i]![c]!);
+  const contrasts = Array.from(way, (c, i) => moments[i]!.scores[c]!);
   for (const [i, c] of way.entries()) {
-    let hz = sharpened(sharp[i]!, c);
+    let hz = sharpened(moments[i]!.sharp, c);
     if (hz === undefined) {
       scorer.take(sound, (i + 0.5) * hop, c);
       hz = scorer.sharpen(c);
@@ -100,7 +105,7 @@ export function speedsOf(
       t: (i + 0.5) * HOP_S,
       rpm: 60 * hz,
       confidence: confidenceOf(contrasts.slice(Math.max(0, i - MEANT_OVER), i + MEANT_OVER + 1)),
-      fourStroke: halves[i]![c]!,
+      fourStroke: moments[i]!.halves[c]!,
     });
     if (i % 50 === 49 && progress?.(0.5 + i / frames / 2) === false) return null;
   }
@@ -131,7 +136,7 @@ export class LiveSpeed {
   /** Sample the held ones begin at. */
   #from = 0;
   #frame = 0;
-  readonly #pending: { scores: Float32Array; halves: Float32Array; sharp: Float64Array }[] = [];
+  readonly #pending: Moment[] = [];
 
   /** `rate`: samples a second; `full`: the machine's own full speed, rpm, where it is known. */
   constructor(rate: number, full?: number) {
@@ -156,10 +161,8 @@ export class LiveSpeed {
       const at = centre - this.#from;
       if (at + this.#half > Math.min(...sound.map((held, w) => BROUGHT_DOWN[w]! * held.length))) break;
       const quiet = this.#quiet.next(powerAt(this.#middle, at, this.#decimator.rate));
-      const frame = this.#scorer.score(sound, at, quiet);
-      this.#path.push(frame.scores);
+      this.#pending.push(hear(this.#scorer, this.#path, sound, at, quiet));
       const way = this.#path.trace(LAG + 1);
-      this.#pending.push({ ...frame, sharp: sharpAround(this.#scorer, this.#path.here) });
       this.#frame++;
       if (this.#pending.length > LAG) {
         const due = this.#pending.shift()!;

@@ -13,7 +13,7 @@ const FULL_FROM = 5500;
 const IDLE_OF_FULL = 0.22;
 
 /** A simulated engine whose screws are right runs at this speed: at idle, or flat out where idle never is. */
-function speedsOf(rpm: number, fault: CauseId | undefined, seed: number): number[] {
+function engineSpeeds(rpm: number, fault: CauseId | undefined, seed: number): number[] {
   const flatOut = rpm >= FULL_FROM;
   const screws = { L: 1, H: 1, stop: 1 };
   const make = {
@@ -73,7 +73,7 @@ export function readingsOf(standIn: StandIn, channel: string): FeedLine[] {
         ),
       );
     case 'tachometer':
-      return speedsOf(standIn.rpm, standIn.fault, standIn.seed).map((rpm, n) =>
+      return engineSpeeds(standIn.rpm, standIn.fault, standIn.seed).map((rpm, n) =>
         line(n / SPEEDS_HZ, Math.round(rpm / 10) * 10, 'rpm'),
       );
   }

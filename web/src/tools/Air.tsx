@@ -1,7 +1,10 @@
 import { airAt, ambientFraction, bothPressures, mixtureShift } from '@rusty-wren/core/units';
-import { densityMove, moveInWords } from '@rusty-wren/core/tuning';
+import { elsewhere, moveInWords, type Screw } from '@rusty-wren/core/tuning';
 import { useState, type ReactElement } from 'react';
 import { NumberField } from '../ui/NumberField';
+
+/** H a turn out, for an example. */
+const ONE_TURN_OUT = { now: { L: 0, H: 8, stop: 0 }, counted: new Set<Screw>(['H']) };
 
 /** What altitude and weather do to the air, to a gauge, and to a mixture tuned elsewhere. */
 export function Air(): ReactElement {
@@ -11,7 +14,7 @@ export function Air(): ReactElement {
   const now = air(here);
   const shift = mixtureShift(air(tuned).density, now.density);
   // What keeps H, a turn out, as rich as it was; screws are turned by sixteenths at the finest.
-  const move = Math.round(2 * densityMove(8, air(tuned).density, now.density)) / 2;
+  const [move] = elsewhere(ONE_TURN_OUT, air(tuned).density, now.density)?.moves ?? [];
   const percent = Math.round(Math.abs(shift) * 1000) / 10;
   return (
     <section aria-label="Air">
@@ -65,7 +68,7 @@ export function Air(): ReactElement {
         </dd>
         <dt className="border-b border-line py-2 text-soft">A mixture screw one turn out</dt>
         <dd className="border-b border-line py-2 text-right font-bold">
-          {move === 0 ? 'stays' : moveInWords({ screw: 'H', eighths: move }).replace('H ', '')}
+          {move ? moveInWords(move).replace('H ', '') : 'stays'}
         </dd>
       </dl>
     </section>

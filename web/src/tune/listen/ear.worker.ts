@@ -33,11 +33,12 @@ const ear = {
   ): { samples: Float32Array; rate: number } => {
     const engine = standInOf(machine, name);
     // It was running before anybody listened.
-    const [began] = engine.run({ ...screws, throttle: 0 }, SETTLES_S).slice(-1);
+    engine.run({ ...screws, throttle: 0 }, SETTLES_S);
+    const began = engine.state.t;
     const states = guidedRun(engine, screws);
     const { seconds } = trackOf(states);
     const track = states.map(({ t, rpm, fourStroke, charge, running }) => ({
-      t: t - began!.t,
+      t: t - began,
       rpm: running ? rpm : 0,
       fourStroke,
       charge,
