@@ -14,13 +14,17 @@ const database = await startPostgres('test-db', { fresh: true });
 if (!database) process.exit(1);
 /** @type {import('node:child_process').ChildProcess | null} */
 let server = null;
-const finish = (/** @type {number} */ code) => {
-  server?.kill('SIGTERM');
+/** The server first, then its database, so that neither has anything left to say. */
+const close = async () => {
+  if (server && server.exitCode === null && server.signalCode === null) {
+    const ended = once(server, 'exit');
+    server.kill('SIGTERM');
+    await Promise.race([ended, new Promise((resolve) => setTimeout(resolve, 10_000))]);
+  }
   database.stop();
-  process.exit(code);
 };
-process.on('SIGINT', () => finish(130));
-process.on('SIGTERM', () => finish(143));
+process.on('SIGINT', () => void close().then(() => process.exit(130)));
+process.on('SIGTERM', () => void close().then(() => process.exit(143)));
 
 const reports = join(DATA, 'reports');
 rmSync(reports, { recursive: true, force: true });
@@ -99,10 +103,6 @@ passed += browser?.stats?.expected ?? 0;
 failed += (browser?.stats?.unexpected ?? 0) + (browser?.stats?.flaky ?? 0);
 if (!browserOk && !browser?.stats?.unexpected) failed++;
 
-// The server first, then its database, and nothing said after the count: it is the last line of the run.
-const ended = once(server, 'exit');
-server.kill('SIGTERM');
-await Promise.race([ended, new Promise((resolve) => setTimeout(resolve, 10_000))]);
-database.stop();
+await close();
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
