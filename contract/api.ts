@@ -1,12 +1,5 @@
-import {
-  CHECK_IDS,
-  MACHINE_KINDS,
-  type CauseId,
-  type CheckId,
-  type ComplaintId,
-  type MachineFacts,
-  type MachineKind,
-} from '@rusty-wren/core/diagnosis';
+import { CHECK_IDS, type CauseId, type CheckId, type ComplaintId } from '@rusty-wren/core/knowledge';
+import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/machine';
 import type { Entry, Stage } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
 import Joi from 'joi';

@@ -1,4 +1,4 @@
-import { checkOf, type CheckId } from '@rusty-wren/core/diagnosis';
+import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
 import { MOST_POINTS } from '@rusty-wren/core/pressure';
 import { PRESSURE_UNITS } from '@rusty-wren/core/units';
 import Joi from 'joi';

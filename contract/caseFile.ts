@@ -2,22 +2,19 @@ import {
   CAUSE_IDS,
   CHECK_IDS,
   COMPLAINT_IDS,
-  MACHINE_KINDS,
   OUTCOMES,
   PART_IDS,
   SURENESS,
-  type Case,
   type CauseId,
   type CheckId,
   type ComplaintId,
-  type Diagnosis,
-  type Evidence,
   type History,
-  type MachineFacts,
   type Outcome,
   type PartId,
   type Sureness,
-} from '@rusty-wren/core/diagnosis';
+} from '@rusty-wren/core/knowledge';
+import { MACHINE_KINDS, type MachineFacts } from '@rusty-wren/core/machine';
+import { takeIn, type Case, type Diagnosis, type Evidence } from '@rusty-wren/core/diagnosis';
 import type { Bodies, Picture } from '@rusty-wren/core/log';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import Joi from 'joi';
@@ -118,55 +115,38 @@ const listed = (value: number | number[] | undefined): readonly number[] | undef
 
 /** The engine's case from a case file: later checks supersede earlier ones, readings are judged. */
 export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] } {
-  const evidence = new Map<string, Evidence>();
+  let evidence: Evidence[] = [];
   const off = new Set<PartId>();
   const refused: CheckId[] = [];
   file.log.forEach((line, i) => {
     const ref = `log[${i}]`;
     if ('complaint' in line)
-      evidence.set(`complaint ${line.complaint}`, { ref, kind: 'complaint', complaint: line.complaint });
+      evidence = takeIn(evidence, { ref, kind: 'complaint', complaint: line.complaint });
     else if ('repair' in line)
-      evidence.set(ref, { ref, kind: 'repair', cause: line.repair, outcome: line.outcome });
+      evidence = takeIn(evidence, { ref, kind: 'repair', cause: line.repair, outcome: line.outcome });
     else if ('tookOff' in line) off.add(line.tookOff);
     else if ('putBack' in line) off.delete(line.putBack);
     else {
-      const key = `check ${line.check}`;
+      const { check, pulls } = line;
       let { result, sureness = 'sure' } = line;
       if (result === undefined) {
         const judged = judgeReading(
-          line.check,
+          check,
           { ...line, psi: listed(line.psi), mm: listed(line.mm), rpm: listed(line.rpm) },
           file.machine,
         );
         if ('refused' in judged) {
-          refused.push(line.check);
+          refused.push(check);
           return;
         }
         result = judged.result;
         sureness = line.sureness ?? judged.sureness;
       }
-      const before = evidence.get(key);
-      evidence.delete(key);
-      evidence.set(key, {
-        ref,
-        kind: 'finding',
-        check: line.check,
-        result,
-        sureness,
-        ...(before?.kind === 'finding' && { again: before.result === result ? 'same' : 'other' }),
-        ...(line.pulls !== undefined && { pulls: line.pulls }),
-      });
+      const finding: Evidence = { ref, kind: 'finding', check, result, sureness };
+      evidence = takeIn(evidence, pulls === undefined ? finding : { ...finding, pulls });
     }
   });
-  return {
-    case: {
-      machine: file.machine,
-      history: file.history ?? {},
-      evidence: [...evidence.values()],
-      off: [...off],
-    },
-    refused,
-  };
+  return { case: { machine: file.machine, history: file.history ?? {}, evidence, off: [...off] }, refused };
 }
 
 /** A body of the bench log that a case file can carry. */
@@ -257,8 +237,14 @@ export function caseReport(c: Case, d: Diagnosis, refused: readonly CheckId[]): 
     return e?.kind === 'finding' ? [e.check] : [];
   };
   return {
-    suspects: d.suspects.map((s) => ({ cause: s.cause, probability: round(s.probability) })),
-    next: d.next.map((n) => ({ check: n.check, minutes: n.minutes, value: round(n.value) })),
+    found: d.found.map(({ cause, state, explains }) => ({ cause, state, explains })),
+    suspects: d.suspects.map((s) => ({
+      cause: s.cause,
+      probability: round(s.probability),
+      explains: s.explains,
+    })),
+    next: d.next.map((n) => ({ check: n.check, minutes: round(n.minutes), value: round(n.value) })),
+    stop: d.stop && { why: d.stop.why, causes: 'causes' in d.stop ? d.stop.causes : [d.stop.cause] },
     unexplained: d.unexplained.flatMap((e) =>
       e.kind === 'finding' ? [{ check: e.check, result: e.result }] : [],
     ),

@@ -6,7 +6,7 @@ import {
   PART_IDS,
   SURENESS,
   type CheckId,
-} from '@rusty-wren/core/diagnosis';
+} from '@rusty-wren/core/knowledge';
 import {
   BEHIND_ANSWERS,
   ENTRY_KINDS,

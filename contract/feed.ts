@@ -1,4 +1,4 @@
-import { CAUSE_IDS, type CauseId } from '@rusty-wren/core/diagnosis';
+import { CAUSE_IDS, type CauseId } from '@rusty-wren/core/knowledge';
 import { PRESSURE_CHECKS, type PressureCheck } from '@rusty-wren/core/pressure';
 import Joi from 'joi';
 

@@ -1,14 +1,7 @@
 import { readFileSync } from 'node:fs';
-import {
-  CAUSE_IDS,
-  CHECKS,
-  COMPLAINT_IDS,
-  diagnose,
-  MACHINE_KINDS,
-  OUTCOMES,
-  PART_IDS,
-  SURENESS,
-} from '@rusty-wren/core/diagnosis';
+import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, OUTCOMES, PART_IDS, SURENESS } from '@rusty-wren/core/knowledge';
+import { diagnose } from '@rusty-wren/core/diagnosis';
+import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import { caseFromFile, CaseFileError, caseReport, parseCaseFile, type CaseFile } from '@rusty-wren/contract';
 
 const files = process.argv.slice(2);

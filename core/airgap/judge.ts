@@ -1,5 +1,5 @@
 import { COIL_GAP_MM, PLUG_GAP_MM, type Band } from '../machine';
-import type { Judged } from '../reading';
+import type { Judged } from '../verdict';
 import { mmToThou } from '../units';
 
 /** A feeler reads no finer than this, mm. */

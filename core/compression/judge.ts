@@ -1,6 +1,6 @@
-import type { MachineFacts } from '../diagnosis';
+import type { MachineFacts } from '../machine';
 import { figuresOf, gaugeOf } from '../machine';
-import type { Judged } from '../reading';
+import type { Judged } from '../verdict';
 import { ambientFraction } from '../units';
 import { ratioBehindHose } from './expected';
 import { fitPlateau } from './plateau';

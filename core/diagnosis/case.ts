@@ -1,13 +1,15 @@
-import type {
-  CauseId,
-  CheckId,
-  ComplaintId,
-  History,
-  MachineFacts,
-  Outcome,
-  PartId,
-  Sureness,
-} from './knowledge';
+import type { MachineFacts } from '../machine';
+import {
+  causeOf,
+  putRightBy,
+  type CauseId,
+  type CheckId,
+  type ComplaintId,
+  type History,
+  type Outcome,
+  type PartId,
+  type Sureness,
+} from '../knowledge';
 
 /** One thing the diagnosis may rest on, in the order it was noted. `ref` names the entry it came from. */
 export type Evidence =
@@ -32,4 +34,30 @@ export interface Case {
   evidence: readonly Evidence[];
   /** What is off the machine now. */
   off: readonly PartId[];
+  /** A standing hazard was knowingly passed: what runs the tool may be proposed all the same. */
+  hazardPassed?: boolean;
+}
+
+/** Whether something a check looks at was put right after a position of the log. */
+const putRightSince = (evidence: readonly Evidence[], at: number, check: CheckId): boolean =>
+  evidence.slice(at + 1).some((e) => {
+    const mended = e.kind === 'repair' ? [e.cause] : e.kind === 'finding' ? putRightBy(e.check) : [];
+    return mended.some((cause) => causeOf(cause).shows[check]);
+  });
+
+/**
+ * The evidence with one more piece. A check made again takes the place of the earlier one, unless what it looks at was
+ * put right between: then both stand, each for the machine as it was, and the later one is the proof of the repair.
+ */
+export function takeIn(evidence: readonly Evidence[], e: Evidence): Evidence[] {
+  if (e.kind === 'complaint' && evidence.some((o) => o.kind === 'complaint' && o.complaint === e.complaint))
+    return [...evidence];
+  if (e.kind !== 'finding') return [...evidence, e];
+  const at = evidence.findLastIndex((o) => o.kind === 'finding' && o.check === e.check);
+  const before = evidence[at];
+  if (before?.kind !== 'finding' || putRightSince(evidence, at, e.check)) return [...evidence, e];
+  return [
+    ...evidence.filter((_, n) => n !== at),
+    { ...e, again: before.result === e.result ? 'same' : 'other' },
+  ];
 }

@@ -9,8 +9,8 @@ import {
   type ComplaintId,
   type History,
   type PartId,
-} from './knowledge';
-import { follow } from './proving/follow';
+} from '../knowledge';
+import { follow } from '../proving/follow';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 type Line = ComplaintId | readonly [check: string, result: string, sureness?: 'sure' | 'fair' | 'doubtful'];

@@ -1,3 +1,5 @@
+import { behindOf, CAUSE_INDEX, CAUSES, type CauseId } from '../knowledge';
+import { oddsFor, posterior, type Posterior } from './posterior';
 import type { Case, Evidence } from './case';
 import {
   explain,
@@ -10,14 +12,13 @@ import {
   type Reasons,
   type Suspect,
 } from './explain';
-import { CAUSES, causeOf, checkOf, type CauseId } from './knowledge';
+import { foundOf, type Found } from './found';
+import { leadOf } from './hypotheses';
 import { forecast, type Forecast, type Way } from './plan/forecast';
 import { lookAhead, type Progress } from './plan/lookAhead';
-import { nextChecks, type NextCheck } from './plan/nextCheck';
+import { planFrom, planningFor, rateAll, type NextCheck } from './plan/nextCheck';
 import { whenToStop, type Stop } from './plan/stop';
-import { oddsFor, posterior } from './posterior';
-import { CAUSE_INDEX, rulesFor } from './prior';
-import { leadOf } from './sets';
+import { rulesFor } from './prior';
 
 /** A cause that may stand behind a leading suspect, still open. */
 export interface Behind {
@@ -29,17 +30,22 @@ export interface Behind {
 
 /** The engine's whole picture of a case. All probabilities 0–1; minutes are bench minutes. */
 export interface Diagnosis {
+  /** Faults seen, measured or put right: true whatever else is wrong. */
+  found: readonly Found[];
+  /** Every cause that may be there now, likeliest first, the found ones among them. */
   suspects: readonly Suspect[];
-  /** Probability of every cause, vocabulary order. */
+  /** Probability of every cause, in the order of CAUSES. */
   causes: Readonly<Float64Array>;
-  /** Probability that nothing on the list explains it. */
+  /** Probability that nothing on the list, and nothing found, explains it. */
   noneOfThese: number;
   /** The likeliest combination of causes. */
   together: readonly CauseId[];
-  /** The plan looking one check ahead; `looksAhead` refines it. */
+  /** The plan looking one check ahead; `looksAhead` refines it. Empty once `stop` says what to do instead. */
   next: readonly NextCheck[];
   /** Why checking further would change nothing, if so. */
   stop: Stop | null;
+  /** The entry that forbids running the machine: a safety fault, a cord that snatches, a switch without effect. */
+  hazard: Evidence | null;
   unexplained: readonly Evidence[];
   repeat: readonly Misreading[];
   behind: readonly Behind[];
@@ -51,32 +57,46 @@ export interface Diagnosis {
 const LEADING = 0.25;
 const RULED_OUT = 0.002;
 
-const isNormal = (e: Evidence): boolean =>
-  e.kind === 'finding' && !checkOf(e.check).cures && checkOf(e.check).results[0]?.id === e.result;
+/** What to do next, and whether to stop: the one answer that bench, rack, map and case file give. */
+function whatNext(c: Case, p: Posterior): Pick<Diagnosis, 'next' | 'stop' | 'hazard'> {
+  const planning = planningFor(c, p);
+  const next = planFrom(rateAll(planning), planning, p);
+  const stop = whenToStop(p, next, planning);
+  return { next, stop, hazard: planning.state.hazard };
+}
 
-/** Works out suspects, next checks, loose ends and open questions for a case. Pure and deterministic. */
+/**
+ * Works out what is found, suspects, next checks, loose ends and open questions for a case. Pure and deterministic.
+ *
+ * @example
+ * const d = diagnose({
+ *   machine: { kind: 'chainsaw', displacementCc: 45 },
+ *   history: {},
+ *   evidence: [{ ref: '1', kind: 'complaint', complaint: 'fades-under-way' }],
+ *   off: [],
+ * });
+ * d.next[0]?.check; // the check that saves most bench minutes
+ */
 export function diagnose(c: Case): Diagnosis {
   const p = posterior(c);
   const { suspects, repeat } = explain(p);
   const open = new Map<CauseId, CauseId[]>();
   for (const s of suspects) {
     if (s.probability < LEADING) break;
-    for (const cause of causeOf(s.cause).behind ?? []) {
+    for (const cause of behindOf(s.cause))
       if (probabilityOfCause(p, cause) > RULED_OUT) open.set(cause, [...(open.get(cause) ?? []), s.cause]);
-    }
   }
   const behind = [...open]
     .map(([cause, of]) => ({ cause, of, probability: probabilityOfCause(p, cause) }))
     .sort((x, y) => y.probability - x.probability);
-  const next = nextChecks(c, p);
   return {
+    found: foundOf(c, p),
     suspects,
     causes: p.causes,
-    noneOfThese: p.sets[0] ?? 0,
+    noneOfThese: p.timeline.known.length > 0 ? 0 : (p.sets[0] ?? 0),
     together: likeliestSet(p),
-    next,
-    stop: whenToStop(p, next),
-    unexplained: unexplained(p, isNormal),
+    ...whatNext(c, p),
+    unexplained: unexplained(p),
     repeat,
     behind,
     historySays: rulesFor(c.history, c.machine).map((rule) => rule.says),
@@ -84,14 +104,14 @@ export function diagnose(c: Case): Diagnosis {
 }
 
 /** Only what the log says about a case: who leads and what to do next, without the reasons. For racks and benches. */
-export function glance(
-  c: Case,
-): Pick<Diagnosis, 'causes' | 'next'> & { lead: { cause: CauseId; probability: number } | null } {
+export function glance(c: Case): Pick<Diagnosis, 'causes' | 'next' | 'stop' | 'found'> & {
+  lead: { cause: CauseId; probability: number } | null;
+} {
   const p = posterior(c);
   const at = leadOf(p.causes);
   const probability = p.causes[at]!;
   const lead = probability > SHOWN ? { cause: CAUSES[at]!.id, probability } : null;
-  return { causes: p.causes, lead, next: nextChecks(c, p) };
+  return { causes: p.causes, lead, found: foundOf(c, p), ...whatNext(c, p) };
 }
 
 /** Why a cause is suspected, or is not: any cause, however unlikely. */

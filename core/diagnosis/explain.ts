@@ -1,9 +1,17 @@
 import type { Evidence } from './case';
-import { CAUSES, type CauseId } from './knowledge';
-import { asItStood, findingLikelihood, informativeResults } from './likelihood';
-import { possibleSets, without, type Possible, type Posterior, type Weighed } from './posterior';
-import { CAUSE_INDEX } from './prior';
-import { causesOf, fillChosen, leadOf, membersOf, SETS } from './sets';
+import {
+  CAUSE_INDEX,
+  CAUSES,
+  causeOf,
+  checkOf,
+  probabilityOf,
+  type CauseId,
+  type ComplaintId,
+} from '../knowledge';
+import { causesOf, leadOf, membersOf, SETS } from './hypotheses';
+import { asItStood, fillChosen, findingLikelihood, informativeResults } from './likelihood';
+import { LEAST_LINK } from './parameters';
+import { possibleSets, shareOf, without, type Possible, type Posterior, type Weighed } from './posterior';
 
 /** How much one piece of evidence moved a cause: log odds (natural), positive raises it. */
 export interface Moved {
@@ -13,7 +21,10 @@ export interface Moved {
 
 export interface Suspect {
   cause: CauseId;
+  /** That it is there now (0–1). */
   probability: number;
+  /** The standing complaints it can account for. */
+  explains: readonly ComplaintId[];
   /** Evidence by how much it moved this cause, strongest first. */
   moved: readonly Moved[];
 }
@@ -29,7 +40,7 @@ export interface Misreading {
 }
 
 /** Why a cause is suspected, or is not. */
-export interface Reasons extends Suspect {
+export interface Reasons extends Omit<Suspect, 'explains'> {
   /** Probability from kind, use and history alone, before anything on the log (0–1). */
   before: number;
 }
@@ -58,10 +69,11 @@ export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading
     .filter((x) => x.p > SHOWN)
     .sort((x, y) => y.p - x.p || x.i - y.i);
   const possible = possibleSets(p);
-  const left = p.weighed.map((w) => ({ w, ...without(possible, w) }));
+  const left = p.weighed.map((w) => ({ w, ...without(possible, w, p.weighed) }));
   const suspects = order.map(({ id, i, p: probability }) => ({
     cause: id,
     probability,
+    explains: explainedBy(id, p.complaints),
     moved: byWeight(
       left.map(({ w, causes }) => ({
         ref: w.evidence.ref,
@@ -87,16 +99,18 @@ export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading
 }
 
 /** What a finding would likeliest be, read again and coming out differently, and who would lead then. */
-function otherwise(p: Posterior, possible: Possible, { evidence, adds }: Weighed): Misreading['otherwise'] {
+function otherwise(p: Posterior, possible: Possible, w: Weighed): Misreading['otherwise'] {
+  const { evidence } = w;
   if (evidence.kind !== 'finding') return null;
   const { sets, weights } = possible;
-  const bare = weights.map((w, n) => w / adds[sets[n]!]!);
+  const share = shareOf(w, p.weighed, sets);
+  const bare = weights.map((x, n) => x / share[n]!);
   const table = new Float64Array(sets.length);
   let best: { result: string; weight: number; then: Float64Array } | null = null;
   for (const result of informativeResults(evidence.check)) {
     const likelihood = result !== evidence.result && findingLikelihood(evidence.check, result, 'sure');
     if (!likelihood) continue;
-    fillChosen(table, asItStood(likelihood, p.repaired, []), sets);
+    fillChosen(table, asItStood(likelihood, p.gone, p.present), sets);
     const then = bare.map((w, n) => w * table[n]!);
     const weight = then.reduce((a, b) => a + b, 0);
     if (!best || weight > best.weight) best = { result, weight, then };
@@ -104,7 +118,10 @@ function otherwise(p: Posterior, possible: Possible, { evidence, adds }: Weighed
   if (!best) return null;
   const { weight, then, result } = best;
   const causes = causesOf(sets, then);
-  const lead = leadOf(causes, p.repaired);
+  const lead = leadOf(
+    causes,
+    CAUSES.flatMap(({ id }, i) => (p.gone[i] ? [id] : [])),
+  );
   return { result, leads: CAUSES[lead]!.id, probability: Math.min(1, causes[lead]! / weight) };
 }
 
@@ -116,11 +133,14 @@ export function reasonsFor(p: Posterior, cause: CauseId, before: number): Reason
   const at = CAUSE_INDEX.get(cause) ?? -1;
   const probability = p.causes[at] ?? 0;
   const { a, b, c, count } = SETS;
-  const moved = p.weighed.map(({ evidence, adds }): Moved => {
+  const everything = Uint32Array.from({ length: count }, (_, s) => s);
+  const moved = p.weighed.map((weighed): Moved => {
+    const { evidence } = weighed;
+    const share = shareOf(weighed, p.weighed, everything);
     let total = 0;
     let own = 0;
     for (let s = 0; s < count; s++) {
-      const w = p.sets[s]! / adds[s]!;
+      const w = p.sets[s]! / share[s]!;
       total += w;
       if (a[s] === at || b[s] === at || c[s] === at) own += w;
     }
@@ -129,35 +149,56 @@ export function reasonsFor(p: Posterior, cause: CauseId, before: number): Reason
   return { cause, probability, before, moved: byWeight(moved) };
 }
 
+/** The standing complaints a cause can account for. */
+export const explainedBy = (cause: CauseId, complaints: readonly ComplaintId[]): ComplaintId[] =>
+  complaints.filter((id) => {
+    const word = causeOf(cause).complaints[id];
+    return word !== undefined && probabilityOf(word) >= LEAST_LINK;
+  });
+
 function likeliest(p: Posterior): number {
   let best = 0;
   for (let s = 1; s < p.sets.length; s++) if (p.sets[s]! > p.sets[best]!) best = s;
   return best;
 }
 
-/** The likeliest set of causes, as ids. Empty: none of these. */
+/** The likeliest set of causes, as ids: what is known to be there, and the likeliest of what is not. */
 export function likeliestSet(p: Posterior): CauseId[] {
-  return membersOf(likeliest(p)).flatMap((i) => CAUSES[i]?.id ?? []);
+  const known = p.timeline.known.filter((k) => k.state === 'standing' || k.cured).map((k) => k.cause);
+  return [...known, ...membersOf(likeliest(p)).flatMap((i) => CAUSES[i]?.id ?? [])];
 }
 
+/** A finding is unexplained when what may be wrong makes it no likelier than so much. */
+const ACCOUNTED = 0.3;
+
 /**
- * Recorded evidence that the leading explanation does not account for: an abnormal result it does not raise above what
- * a sound machine shows, or a normal one it says should not be there.
+ * Recorded evidence that what is believed does not account for: an abnormal result that neither the likeliest
+ * explanation nor most of the others raises above what a sound machine shows, or a normal one that should not be there.
  */
-export function unexplained(p: Posterior, isNormal: (e: Evidence) => boolean): Evidence[] {
-  const chosen = Uint32Array.of(likeliest(p), 0);
-  const out = new Float64Array(2);
+export function unexplained(p: Posterior): Evidence[] {
+  const best = likeliest(p);
+  const chosen = possibleSets(p);
+  const sets = Uint32Array.from([best, 0, ...chosen.sets]);
+  const out = new Float64Array(sets.length);
   return p.weighed
     .filter(({ evidence, likelihood }) => {
       if (evidence.kind === 'repair') return false;
-      fillChosen(out, likelihood, chosen, true);
-      const under = out[0] ?? 0;
-      const sound = out[1] ?? 0;
-      if (evidence.kind === 'complaint') return under < 0.04;
-      return isNormal(evidence) ? under < 0.15 : under < 0.25 && under < sound * 2;
+      if (evidence.kind === 'finding' && checkOf(evidence.check).is === 'trial') return false;
+      fillChosen(out, likelihood, sets, true);
+      const under = out[0]!;
+      const sound = out[1]!;
+      let accounted = 0;
+      for (let n = 0; n < chosen.weights.length; n++)
+        if (out[n + 2]! >= 0.25 || out[n + 2]! >= 2 * sound) accounted += chosen.weights[n]!;
+      if (evidence.kind === 'complaint') return under < 0.04 && accounted < ACCOUNTED;
+      if (likelihood.error > 0.6) return false;
+      return isNormal(evidence) ? under < 0.15 : under < 0.25 && under < sound * 2 && accounted < ACCOUNTED;
     })
     .map(({ evidence }) => evidence);
 }
+
+const isNormal = (e: Evidence): boolean =>
+  e.kind === 'finding' && checkOf(e.check).is !== 'trial' && checkOf(e.check).results[0]?.id === e.result;
 
 /** Probability of one cause under a posterior. */
 export const probabilityOfCause = (p: Posterior, cause: CauseId): number =>

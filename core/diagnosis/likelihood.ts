@@ -1,7 +1,12 @@
 import {
   CAUSES,
-  checkOf,
+  CAUSE_INDEX,
+  causeOf,
+  CHECKS,
   probabilityOf,
+  putRightBy,
+  seenAs,
+  signsOf,
   type CauseId,
   type CheckDef,
   type CheckId,
@@ -9,8 +14,23 @@ import {
   type Outcome,
   type Strength,
   type Sureness,
-} from './knowledge';
-import { CAUSE_INDEX } from './prior';
+} from '../knowledge';
+import { SETS } from './hypotheses';
+import {
+  ABSENT,
+  ALONE,
+  ALONE_GRADUAL,
+  COMPLAINT_LEAK,
+  CONFIRMED,
+  ERROR,
+  IN_VAIN,
+  IN_VAIN_ELSEWHERE,
+  MANY_PULLS,
+  RESTATED,
+  SOFT_ERROR,
+  WET_FROM_PULLING,
+  WITH_OTHERS,
+} from './parameters';
 
 /**
  * The probability of one observation for any set of causes, as a difference of two products over the causes in
@@ -20,51 +40,34 @@ import { CAUSE_INDEX } from './prior';
 export interface ProductForm {
   hi0: number;
   lo0: number;
-  /** Per cause, vocabulary order. */
+  /** Per cause, in the order of CAUSES, and 1 for nobody (length N + 1). */
   hi: Float64Array;
   lo: Float64Array;
 }
 
-interface Trial {
-  cures: ReadonlySet<number>;
-  /** Probability of this outcome when what it cures was all that was wrong, or only a part of it. */
+/** What putting something right would show, if one of the causes it mends is there. */
+interface Mending {
+  /** 1 for each cause it mends (length N + 1). */
+  mends: Uint8Array;
+  /** Probability of this outcome when what it mends was all that was wrong, or only a part of it. */
   alone: number;
   withOthers: number;
-  /** Causes already put right by then, which count for nothing. */
-  gone: ReadonlySet<number>;
-  /** Causes known to have been there then, besides the set: how many it cures, and how many it does not. */
-  presentCured: number;
+  /** 1 for each cause that counts as still there (length N + 1). */
+  counts: Uint8Array;
+  /** Of the causes known to have been there then: how many it mends, and how many it does not. */
+  presentMended: number;
   presentOther: number;
 }
 
-/** A product form, softened by the chance of a misreading, with trial repairs overridden. */
+/** A product form, softened by the chance of a misreading, with what a trial or repair mends overridden. */
 export interface Likelihood extends ProductForm {
   /** Chance that what was recorded is not what was there (0–1), and the chance a misreading gives this result. */
   error: number;
   misread: number;
-  /** For a trial repair: what is expected when the set holds a cause it cures. */
-  trial?: Trial;
+  mending?: Mending;
 }
 
 const N = CAUSES.length;
-/** Behaviours that turn up with no fault the list knows. */
-const COMPLAINT_LEAK = 0.003;
-
-const ERROR: Readonly<Record<Sureness, number>> = { sure: 0.015, fair: 0.15, doubtful: 0.45 };
-const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.12, fair: 0.25, doubtful: 0.5 };
-
-/** Past so many pulls one should have stopped to think; a plug is then wet whatever is wrong. */
-export const MANY_PULLS = 10;
-const WET_FROM_PULLING = { error: 0.75, misread: 0.8 } as const;
-
-/** Of the chance of a misreading, what is left when the check was made again and came out the same. */
-const CONFIRMED = 0.25;
-
-/** How a trial repair or a repair turns out when it does, or does not, put a cause right. */
-const ALONE: Readonly<Record<Outcome, number>> = { cured: 0.86, better: 0.09, 'no-change': 0.05 };
-/** A trial that goes part of the way: half a cure is the ordinary sign. */
-const ALONE_GRADUAL: Readonly<Record<Outcome, number>> = { cured: 0.5, better: 0.45, 'no-change': 0.05 };
-const WITH_OTHERS: Readonly<Record<Outcome, number>> = { cured: 0.1, better: 0.45, 'no-change': 0.45 };
 
 interface CheckTable {
   check: CheckDef;
@@ -72,13 +75,13 @@ interface CheckTable {
   ranks: ReadonlyMap<string, number>;
   /** P(rank ≤ r) of a sound machine, length results. */
   base: Float64Array;
-  /** P(rank ≤ r) each cause allows, [rank][cause]. */
+  /** P(rank ≤ r) each cause allows, [rank][cause]; 1 for nobody. */
   causes: readonly Float64Array[];
   informative: number;
-  /** 1 for each cause (and, last, nobody: 0) that has any bearing on the check; length causes + 1. */
+  /** 1 for each cause (and, last, nobody: 0) that has any bearing on the check; length N + 1. */
   bears: Uint8Array;
-  /** Positions of the causes a trial cures. */
-  cures: ReadonlySet<number>;
+  /** 1 for each cause a trial puts right; length N + 1. */
+  mends: Uint8Array | null;
 }
 
 const upTo = (
@@ -95,78 +98,113 @@ const upTo = (
   return Math.max(0.005, 1 - above);
 };
 
+/** 1 at the positions of these causes (length N + 1). */
+export function maskOf(ids: readonly CauseId[]): Uint8Array {
+  const mask = new Uint8Array(N + 1);
+  for (const id of ids) mask[CAUSE_INDEX.get(id)!] = 1;
+  return mask;
+}
+
 function compile(check: CheckDef): CheckTable {
+  const mended = putRightBy(check.id);
   const named = check.results.filter((r) => !r.neutral).map((r) => r.id);
-  // A trial that meets no cause it cures changes nothing; that is its resting result.
-  const ordered = check.cures ? ['no-change', ...named.filter((id) => id !== 'no-change')] : named;
+  // A trial that meets no cause it mends changes nothing; that is its resting result.
+  const resting = named.includes('no-change') && mended.length > 0;
+  const ordered = resting ? ['no-change', ...named.filter((id) => id !== 'no-change')] : named;
   const ranks = new Map(ordered.map((id, i) => [id, i]));
+  // A fault that was seen is there: a part that shows it is not sound, and is only misread.
+  const sound = Object.fromEntries(
+    Object.entries(check.healthy).filter(([result]) => seenAs(check.id, result).length !== 1),
+  );
+  const bears = maskOf(mended);
+  CAUSES.forEach((cause, i) => {
+    if (cause.shows[check.id]) bears[i] = 1;
+  });
   return {
     check,
     ranks,
-    base: Float64Array.from(ordered, (_, r) =>
-      r === ordered.length - 1 ? 1 : upTo(r, ranks, check.healthy),
-    ),
-    causes: ordered.map((_, r) =>
-      Float64Array.from(CAUSES, (cause) => {
-        const words = cause.shows[check.id];
-        return words && r < ordered.length - 1 ? upTo(r, ranks, words) : 1;
-      }),
-    ),
+    base: Float64Array.from(ordered, (_, r) => (r === ordered.length - 1 ? 1 : upTo(r, ranks, sound))),
+    causes: ordered.map((_, r) => {
+      const row = new Float64Array(N + 1).fill(1);
+      if (r < ordered.length - 1)
+        CAUSES.forEach((cause, i) => {
+          if (cause.shows[check.id]) row[i] = upTo(r, ranks, signsOf(cause.id, check.id));
+        });
+      return row;
+    }),
     informative: ordered.length,
-    bears: Uint8Array.from([
-      ...CAUSES.map((c) => +(!!c.shows[check.id] || !!check.cures?.includes(c.id))),
-      0,
-    ]),
-    cures: positions(check.cures ?? []),
+    bears,
+    mends: mended.length > 0 ? maskOf(mended) : null,
   };
 }
 
-const positions = (ids: readonly CauseId[]): Set<number> =>
-  new Set(ids.map((id) => CAUSE_INDEX.get(id) ?? -1));
+/** The trade's word as tables, one a check; worked out once when the module is loaded. */
+const TABLES: ReadonlyMap<CheckId, CheckTable> = new Map(CHECKS.map((check) => [check.id, compile(check)]));
+const tableOf = (id: CheckId): CheckTable => TABLES.get(id)!;
 
-const tables = new Map<CheckId, CheckTable>();
-const tableOf = (id: CheckId): CheckTable => {
-  let table = tables.get(id);
-  if (!table) tables.set(id, (table = compile(checkOf(id))));
-  return table;
-};
+const NOTHING: Float64Array = new Float64Array(N + 1);
+const CERTAIN: Float64Array = new Float64Array(N + 1).fill(1);
+const EVERYBODY: Uint8Array = Uint8Array.from({ length: N + 1 }, (_, i) => +(i < N));
 
-const NOBODY_ELSE = { gone: new Set<number>(), presentCured: 0, presentOther: 0 } as const;
-const NOTHING: Float64Array = new Float64Array(N);
+const mendingOf = (mends: Uint8Array, alone: number, withOthers: number): Mending => ({
+  mends,
+  alone,
+  withOthers,
+  counts: EVERYBODY,
+  presentMended: 0,
+  presentOther: 0,
+});
+
+const COMPLAINT_LO = new Map<ComplaintId, Float64Array>();
+for (const cause of CAUSES) {
+  for (const [id, word] of Object.entries(cause.complaints)) {
+    const lo = COMPLAINT_LO.get(id as ComplaintId) ?? new Float64Array(N + 1).fill(1);
+    lo[CAUSE_INDEX.get(cause.id)!] = 1 - probabilityOf(word);
+    COMPLAINT_LO.set(id as ComplaintId, lo);
+  }
+}
 
 /** Likelihood of a behaviour the owner complained of. */
-export function complaintLikelihood(id: ComplaintId): Likelihood {
-  return {
-    hi0: 1,
-    lo0: 1 - COMPLAINT_LEAK,
-    hi: new Float64Array(N).fill(1),
-    lo: Float64Array.from(CAUSES, (cause) => {
-      const word = cause.complaints[id];
-      return word ? 1 - probabilityOf(word) : 1;
-    }),
-    error: 0,
-    misread: 0,
-  };
-}
+export const complaintLikelihood = (id: ComplaintId): Likelihood => ({
+  hi0: 1,
+  lo0: 1 - COMPLAINT_LEAK,
+  hi: CERTAIN,
+  lo: COMPLAINT_LO.get(id) ?? CERTAIN,
+  error: 0,
+  misread: 0,
+});
 
-/** 1 for each cause that has any bearing on the check (length causes + 1; the last is nobody, always 0). */
+/** 1 for each cause that has any bearing on the check (length N + 1; the last is nobody, always 0). */
 export const bearingOn = (id: CheckId): Uint8Array => tableOf(id).bears;
 
 /** The informative results of a check: those that say something about a cause. */
 export const informativeResults = (id: CheckId): string[] => [...tableOf(id).ranks.keys()];
 
+/** What the noting of a finding adds to its result. */
+export interface Circumstances {
+  /** Made again and found the same. */
+  confirmed?: boolean;
+  /** Of the cord, just before. */
+  pulls?: number;
+  /** Complaints that stand: a result that only says one of them again is not believed twice. */
+  complaints?: readonly ComplaintId[];
+}
+
+/** The results of a check that only say again what is complained of. */
+const restating = ({ restates }: CheckDef, complaints: readonly ComplaintId[]): readonly string[] =>
+  restates ? complaints.flatMap((id) => restates[id] ?? []) : [];
+
 /**
- * Likelihood of a check's result, or null for a neutral result ("none fitted") that says nothing.
- * `confirmed`: made again and found the same. `pulls`: of the cord, just before. Throws when the check has no such
- * result.
+ * Likelihood of a check's result, or null for a neutral result ("none fitted") that says nothing. Throws when the check
+ * has no such result.
  */
 export function findingLikelihood(
   id: CheckId,
   result: string,
   sureness: Sureness,
-  { confirmed = false, pulls = 0 }: { confirmed?: boolean; pulls?: number } = {},
+  { confirmed = false, pulls = 0, complaints = [] }: Circumstances = {},
 ): Likelihood | null {
-  const { check, ranks, base, causes, informative, cures } = tableOf(id);
+  const { check, ranks, base, causes, informative, mends } = tableOf(id);
   const rank = ranks.get(result);
   if (rank === undefined) {
     if (check.results.some((r) => r.id === result)) return null;
@@ -182,43 +220,45 @@ export function findingLikelihood(
     misread: 1 / informative,
     ...(fromPulling && pulls > MANY_PULLS && WET_FROM_PULLING),
   };
-  if (check.cures) {
+  const said = restating(check, complaints);
+  if (said.length > 0) {
+    const again = said.includes(result) ? 1 / said.length : 0;
+    const { error, misread } = likelihood;
+    likelihood.error = RESTATED + (1 - RESTATED) * error;
+    likelihood.misread = (RESTATED * again + (1 - RESTATED) * error * misread) / likelihood.error;
+  }
+  if (mends) {
     const outcome = asOutcome(result);
-    likelihood.trial = {
-      ...NOBODY_ELSE,
-      cures,
-      alone: outcome ? (check.gradual ? ALONE_GRADUAL : ALONE)[outcome] : 0.01,
-      withOthers: outcome ? WITH_OTHERS[outcome] : 0.03,
-    };
-    // Nothing it cures is there: change for the better is luck.
+    likelihood.mending = mendingOf(
+      mends,
+      outcome ? (check.gradual ? ALONE_GRADUAL : ALONE)[outcome] : 0.01,
+      outcome ? WITH_OTHERS[outcome] : 0.03,
+    );
+    // Nothing it mends is there: change for the better is luck.
     if (outcome === 'cured') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + 0.005);
     if (outcome === 'better') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + 0.04);
   }
   return likelihood;
 }
 
-const asOutcome = (result: string): Outcome | null => {
-  if (result === 'cured' || result === 'starts-each-time') return 'cured';
+/** The outcome a trial's result amounts to; null where it is no outcome ("worse", "floods again"). */
+export const asOutcome = (result: string): Outcome | null => {
+  if (result === 'cured' || result === 'starts-each-time' || result === 'then-starts') return 'cured';
   if (result === 'better') return 'better';
   return result === 'no-change' ? 'no-change' : null;
 };
 
-/** Likelihood of a repair turning out as it did. A new part that changed nothing was not the cause. */
-export function repairLikelihood(cause: CauseId, outcome: Outcome): Likelihood {
-  const absent: Readonly<Record<Outcome, number>> = { cured: 0.008, better: 0.015, 'no-change': 0.977 };
+/** Likelihood of a repair that changed nothing: a new part in vain was not the cause. */
+export function vainLikelihood(cause: CauseId): Likelihood {
+  const { alone, withOthers } = causeOf(cause).severalPlaces ? IN_VAIN_ELSEWHERE : IN_VAIN;
   return {
-    hi0: absent[outcome],
+    hi0: ABSENT['no-change'],
     lo0: 0,
-    hi: new Float64Array(N).fill(1),
+    hi: CERTAIN,
     lo: NOTHING,
     error: 0.01,
     misread: 1 / 3,
-    trial: {
-      ...NOBODY_ELSE,
-      cures: positions([cause]),
-      alone: outcome === 'no-change' ? 0.03 : ALONE[outcome],
-      withOthers: outcome === 'no-change' ? 0.25 : WITH_OTHERS[outcome],
-    },
+    mending: mendingOf(maskOf([cause]), alone, withOthers),
   };
 }
 
@@ -227,45 +267,105 @@ export function repairLikelihood(cause: CauseId, outcome: Outcome): Likelihood {
  * behaviours complained of before.
  */
 export function leftoverLikelihood(complaints: readonly ComplaintId[]): Likelihood {
-  const lo = new Float64Array(N).fill(1);
+  const lo = new Float64Array(N + 1).fill(1);
   for (const id of complaints) complaintLikelihood(id).lo.forEach((p, i) => (lo[i]! *= p));
-  return {
-    hi0: 1,
-    lo0: 1 - 10 * COMPLAINT_LEAK,
-    hi: new Float64Array(N).fill(1),
-    lo,
-    error: 0.02,
-    misread: 1,
-  };
+  return { hi0: 1, lo0: 1 - 10 * COMPLAINT_LEAK, hi: CERTAIN, lo, error: 0.02, misread: 1 };
 }
 
 /**
  * The same likelihood on the machine as it stood then: with some causes already put right (they show nothing), and
- * others known to have been there (they show whatever is wrong besides).
+ * others known to have been there (they show whatever is wrong besides). Masks of length N + 1.
  */
-export function asItStood(
-  likelihood: Likelihood,
-  gone: readonly CauseId[],
-  present: readonly CauseId[],
-): Likelihood {
-  if (gone.length === 0 && present.length === 0) return likelihood;
-  const hi = likelihood.hi.slice();
-  const lo = likelihood.lo.slice();
-  let { hi0, lo0 } = likelihood;
-  for (const i of positions(present)) {
-    hi0 *= hi[i]!;
-    lo0 *= lo[i]!;
+export function asItStood(likelihood: Likelihood, gone: Uint8Array, present: Uint8Array): Likelihood {
+  let { hi0, lo0, hi, lo } = likelihood;
+  let changed = false;
+  for (let i = 0; i < N; i++) {
+    if (!gone[i] && !present[i]) continue;
+    if (!changed) [hi, lo] = [hi.slice(), lo.slice()];
+    changed = true;
+    if (present[i] && !gone[i]) {
+      hi0 *= hi[i]!;
+      lo0 *= lo[i]!;
+    }
+    hi[i] = lo[i] = 1;
   }
-  for (const i of positions([...gone, ...present])) hi[i] = lo[i] = 1;
-  const { trial } = likelihood;
-  if (!trial) return { ...likelihood, hi0, lo0, hi, lo };
-  const presentCured = [...positions(present)].filter((i) => trial.cures.has(i)).length;
-  return {
-    ...likelihood,
-    hi0,
-    lo0,
-    hi,
-    lo,
-    trial: { ...trial, gone: positions(gone), presentCured, presentOther: present.length - presentCured },
-  };
+  if (!changed) return likelihood;
+  const { mending } = likelihood;
+  if (!mending) return { ...likelihood, hi0, lo0, hi, lo };
+  const then = { ...mending, counts: mending.counts.slice(), mends: mending.mends.slice() };
+  for (let i = 0; i < N; i++) {
+    if (gone[i]) then.counts[i] = then.mends[i] = 0;
+    else if (present[i]) {
+      if (then.mends[i]) then.presentMended++;
+      else then.presentOther++;
+      then.counts[i] = then.mends[i] = 0;
+    }
+  }
+  return { ...likelihood, hi0, lo0, hi, lo, mending: then };
 }
+
+/** A probability of exactly nought would end the argument for good; nothing at a bench is that certain. */
+export const FLOOR = 1e-6;
+
+/** P(observation | set of these three), unsoftened. */
+function ofTriple({ hi0, lo0, hi, lo, mending }: Likelihood, i: number, j: number, k: number): number {
+  if (mending) {
+    const { mends, counts } = mending;
+    const put = mends[i]! + mends[j]! + mends[k]! + mending.presentMended;
+    if (put > 0) {
+      const there = counts[i]! + counts[j]! + counts[k]! + mending.presentMended + mending.presentOther;
+      return there > put ? mending.withOthers : mending.alone;
+    }
+  }
+  return Math.max(0, hi0 * hi[i]! * hi[j]! * hi[k]! - lo0 * lo[i]! * lo[j]! * lo[k]!);
+}
+
+/** Writes P(observation | set) for the listed sets into `out` (length of `chosen`), unsoftened when `exact`. */
+export function fillChosen(
+  out: Float64Array,
+  likelihood: Likelihood,
+  chosen: Uint32Array,
+  exact = false,
+): void {
+  const error = exact ? 0 : likelihood.error;
+  const floor = error * likelihood.misread + FLOOR;
+  const { a, b, c } = SETS;
+  for (let n = 0; n < chosen.length; n++) {
+    const s = chosen[n]!;
+    out[n] = (1 - error) * ofTriple(likelihood, a[s]!, b[s]!, c[s]!) + floor;
+  }
+}
+
+/** Multiplies the weights of all sets (length SETS.count, in the order of SETS) by P(observation | set), in place. */
+export function multiplyAll(weights: Float64Array, likelihood: Likelihood): void {
+  const { hi0, lo0, hi, lo, error, misread, mending } = likelihood;
+  const keep = 1 - error;
+  const floor = error * misread + FLOOR;
+  if (mending) {
+    const { a, b, c } = SETS;
+    for (let s = 0; s < weights.length; s++)
+      if (weights[s]! > 0) weights[s]! *= keep * ofTriple(likelihood, a[s]!, b[s]!, c[s]!) + floor;
+    return;
+  }
+  let s = 0;
+  const none = keep * (hi0 - lo0);
+  weights[s++]! *= (none > 0 ? none : 0) + floor;
+  for (let i = 0; i < N; i++) {
+    const hiI = keep * hi0 * hi[i]!;
+    const loI = keep * lo0 * lo[i]!;
+    weights[s++]! *= (hiI > loI ? hiI - loI : 0) + floor;
+    for (let j = i + 1; j < N; j++) {
+      const hiJ = hiI * hi[j]!;
+      const loJ = loI * lo[j]!;
+      weights[s++]! *= (hiJ > loJ ? hiJ - loJ : 0) + floor;
+      for (let k = j + 1; k < N; k++) {
+        const p = hiJ * hi[k]! - loJ * lo[k]!;
+        weights[s]! *= (p > 0 ? p : 0) + floor;
+        s++;
+      }
+    }
+  }
+}
+
+/** Whether a check is a trial that puts something right. */
+export const isMending = (id: CheckId): boolean => tableOf(id).mends !== null;

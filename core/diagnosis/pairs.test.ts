@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { ACT_ON } from './plan/nextCheck';
-import { causeOf, probabilityOf, type CauseId, type ComplaintId } from './knowledge';
-import { follow } from './proving/follow';
+import { causeOf, probabilityOf, type CauseId, type ComplaintId } from '../knowledge';
+import { follow } from '../proving/follow';
 
 /** Faults technicians meet together on one machine. */
 const PAIRS: readonly (readonly [CauseId, CauseId])[] = [

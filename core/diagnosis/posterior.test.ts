@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Case, Evidence } from './case';
 import { diagnose } from './diagnose';
-import { CAUSES, checkOf, probabilityOf, type CauseId, type CheckId, type Sureness } from './knowledge';
+import { CAUSES, checkOf, probabilityOf, type CauseId, type CheckId, type Sureness } from '../knowledge';
 import { findingLikelihood } from './likelihood';
 import { NONE_OF_THESE, posterior, weigh } from './posterior';
 import { CAUSE_INDEX } from './prior';

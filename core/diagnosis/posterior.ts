@@ -1,255 +1,203 @@
+import { CAUSES, CAUSE_INDEX, type CauseId, type ComplaintId } from '../knowledge';
 import type { Case, Evidence } from './case';
-import { fillJoint } from './bonds';
-import { bondOf, CAUSES, type Bond, type CauseId, type CheckId, type ComplaintId } from './knowledge';
+import { fillJoint, partnerOf } from './dependence';
+import { causeWeights, normalise, SETS } from './hypotheses';
 import {
   asItStood,
   complaintLikelihood,
+  fillChosen,
   findingLikelihood,
   leftoverLikelihood,
-  repairLikelihood,
+  multiplyAll,
+  vainLikelihood,
   type Likelihood,
 } from './likelihood';
-import { CAUSE_INDEX, priorOdds, silenceFactors } from './prior';
-import { causeWeights, fillAll, multiply, normalise, SETS } from './sets';
+import { BOTCHED, CLEARED, NONE_OF_THESE, SEEN } from './parameters';
+import { BARREN, priorOdds, silenceFactors, SPARED } from './prior';
+import { timelineOf, type Timeline } from './timeline';
 
-/** Weight of "none of these" against the listed causes, before any evidence: a machine on the bench has a fault. */
-export const NONE_OF_THESE = 0.08;
+const N = CAUSES.length;
 
-/** How often a new part is itself at fault, or fitted wrong. */
-const BOTCHED = 0.04;
-
-/** One piece of evidence with its probability under every set (length SETS.count). */
+/** One piece of evidence with its likelihood on the machine as it then stood. */
 export interface Weighed {
   evidence: Evidence;
   likelihood: Likelihood;
-  /** Given what came before it. */
-  perSet: Float64Array;
-  /** Given all the rest: what is taken away when it is left out. The same, unless a later finding is bonded to it. */
-  adds: Float64Array;
 }
 
-/** Exact distribution over all sets of up to three causes. */
+/** Exact distribution over all sets of up to three causes that nobody has seen, beside those that somebody has. */
 export interface Posterior {
-  /** Probability of each set; sums to 1. Kept for the next finding: not to be written to. */
+  /** Probability of each set, in the order of SETS; sums to 1. */
   sets: Float64Array;
-  /** Probability of each cause, vocabulary order. */
+  /** Probability that each cause is there now, in the order of CAUSES (length N). */
   causes: Float64Array;
   weighed: readonly Weighed[];
-  /** Causes a repair has already dealt with, in order. */
-  repaired: readonly CauseId[];
+  timeline: Timeline;
+  /** Masks (length N + 1): known to be there now, and put right by now. */
+  present: Uint8Array;
+  gone: Uint8Array;
+  /** Complaints that stand. */
+  complaints: readonly ComplaintId[];
 }
-
-const ODDS_KEPT = 8;
-const oddsKept = new Map<string, Float64Array>();
 
 /** Prior odds of each cause on this machine, with what the owner did not mention taken into account. */
 export function oddsFor(c: Case): Float64Array {
-  const mentioned = new Set<ComplaintId>();
-  for (const e of c.evidence) if (e.kind === 'complaint') mentioned.add(e.complaint);
-  const key = JSON.stringify([c.machine, c.history, [...mentioned].sort()]);
-  const known = oddsKept.get(key);
-  if (known) return known;
-  const silence = silenceFactors(mentioned);
-  const odds = priorOdds(c.history, c.machine).map((o, i) => o * (silence[i] ?? 1));
-  return keep(oddsKept, ODDS_KEPT, key, odds);
+  const silence = silenceFactors(new Set(complaintsOf(c)));
+  return priorOdds(c.history, c.machine).map((o, i) => o * (silence[i] ?? 1));
 }
 
-/** Prior weight of every set, summing to one, from the prior odds of each cause. */
-export function priorWeights(odds: Float64Array): Float64Array {
-  const factor = Float64Array.from([...odds, 1]);
+/** What a case complains of, each once, in the order it was said. */
+export const complaintsOf = (c: Case): ComplaintId[] => [
+  ...new Set(c.evidence.flatMap((e) => (e.kind === 'complaint' ? [e.complaint] : []))),
+];
+
+/**
+ * Prior weight of every set beside the causes known to have been there, summing to one: every cause by itself or brought
+ * about by another of the set (noisy-or of chains). `odds`: of each cause by itself; `known`: mask of length N + 1.
+ *
+ * With p_c the chance of a cause given the others of the set, the weight of a set is ∏ p_c over its members times
+ * ∏ (1 − p_c) over the rest; divided by the weight of no cause at all it is ∏ odds_c · barren_c over its members, where
+ * barren is the chance that a member brought about nothing, and odds take in what brought the member about.
+ */
+export function priorWeights(odds: Float64Array, known: Uint8Array): Float64Array {
   const { a, b, c, count } = SETS;
+  const W = N + 1;
+  const members: number[] = [];
+  for (let i = 0; i < N; i++) if (known[i]) members.push(i);
+  /** Chance that a cause is not there, what is known to have been there counted in. */
+  const absent = Float64Array.from({ length: W }, (_, i) => {
+    let q = i < N ? 1 / (1 + odds[i]!) : 1;
+    for (const m of members) q *= SPARED[m * W + i]!;
+    return q;
+  });
+  const oddsAt = (q: number): number => (1 - q) / q;
   const weights = new Float64Array(count);
-  for (let s = 0; s < count; s++) weights[s] = factor[a[s]!]! * factor[b[s]!]! * factor[c[s]!]!;
-  weights[0] = NONE_OF_THESE;
+  for (let s = 0; s < count; s++) {
+    const i = a[s]!;
+    const j = b[s]!;
+    const k = c[s]!;
+    if (known[i]! | known[j]! | known[k]!) continue;
+    if ((i < N && odds[i] === 0) || (j < N && odds[j] === 0) || (k < N && odds[k] === 0)) continue;
+    let w = BARREN[i]! * BARREN[j]! * BARREN[k]!;
+    if (i < N) w *= oddsAt(absent[i]! * SPARED[j * W + i]! * SPARED[k * W + i]!);
+    if (j < N) w *= oddsAt(absent[j]! * SPARED[i * W + j]! * SPARED[k * W + j]!);
+    if (k < N) w *= oddsAt(absent[k]! * SPARED[i * W + k]! * SPARED[j * W + k]!);
+    for (const m of members) {
+      const spared = SPARED[i * W + m]! * SPARED[j * W + m]! * SPARED[k * W + m]!;
+      if (spared < 1) w *= oddsAt(absent[m]! * spared) / oddsAt(absent[m]!);
+    }
+    weights[s] = w;
+  }
+  weights[0] = members.length > 0 ? weights[0]! : NONE_OF_THESE;
   normalise(weights);
   return weights;
 }
 
-/** The machine as it stood when a piece of evidence was noted. */
-interface Then {
-  /** Put right by an earlier repair. */
-  gone: readonly CauseId[];
-  /** There, as a later repair that made it better showed. */
-  present: readonly CauseId[];
-  /** What was complained of before. */
-  complaints: readonly ComplaintId[];
-}
-
-/** The likelihood of one piece of evidence on the machine as it then stood. Null: it says nothing. */
-function likelihoodOf(e: Evidence, { gone, present, complaints }: Then): Likelihood | null {
+/** The likelihood of one piece of evidence on the machine as it then stood. Null: it says nothing by itself. */
+function likelihoodOf(e: Evidence, at: number, t: Timeline, said: readonly ComplaintId[]): Likelihood | null {
+  const then = (l: Likelihood, when: number): Likelihood => asItStood(l, t.goneAt(when), t.presentAt(when));
   switch (e.kind) {
     case 'complaint':
-      return asItStood(complaintLikelihood(e.complaint), gone, present);
+      return then(complaintLikelihood(e.complaint), Math.max(at, t.complaintsAt));
     case 'finding': {
       const found = findingLikelihood(e.check, e.result, e.sureness, {
         confirmed: e.again === 'same',
         pulls: e.pulls ?? 0,
+        complaints: said,
       });
-      return found && asItStood(found, gone, present);
+      return found && then(found, at);
     }
-    case 'repair':
-      if (e.outcome === 'better') return asItStood(leftoverLikelihood(complaints), [...gone, e.cause], []);
-      return asItStood(repairLikelihood(e.cause, e.outcome), gone, present);
+    case 'repair': {
+      if (e.outcome === 'cured') return null;
+      if (e.outcome === 'better') return then(leftoverLikelihood(said), Infinity);
+      const known = t.presentAt(at)[CAUSE_INDEX.get(e.cause)!];
+      return known ? null : then(vainLikelihood(e.cause), at);
+    }
   }
 }
 
-/** How many pieces of evidence keep their table of probabilities at hand, about 200 kB each. */
-const REMEMBERED = 96;
-const remembered = new Map<string, { likelihood: Likelihood; perSet: Float64Array } | null>();
+/** Works out the posterior of a case. Pure: the same case gives the same answer, and nothing is kept. */
+export const posterior = (c: Case): Posterior => weigh(c, oddsFor(c));
 
-/** Everything the table of an observation depends on. */
-function keyOf(e: Evidence, then: Then): string {
-  return JSON.stringify([{ ...e, ref: '' }, then.gone, then.present, e.kind === 'repair' && then.complaints]);
-}
-
-/** Keeps a value under a key, letting the oldest go when there are too many. */
-function keep<T>(kept: Map<string, T>, most: number, key: string, value: T): T {
-  if (kept.size >= most) {
-    const oldest = kept.keys().next();
-    if (!oldest.done) kept.delete(oldest.value);
-  }
-  kept.set(key, value);
-  return value;
-}
-
-/** The same observation always has the same table, so a growing log only pays for what is new. */
-function tableFor(
-  key: string,
-  e: Evidence,
-  then: Then,
-): { likelihood: Likelihood; perSet: Float64Array } | null {
-  const known = remembered.get(key);
-  if (known !== undefined) return known;
-  const likelihood = likelihoodOf(e, then);
-  const table = likelihood && { likelihood, perSet: new Float64Array(SETS.count) };
-  if (table) fillAll(table.perSet, table.likelihood);
-  return keep(remembered, REMEMBERED, key, table);
-}
-
-/** Weights after the latest findings and after every few are kept, so that a long log is not gone through again. */
-const CHECKPOINTS = 24;
-const CHECKPOINT_EVERY = 8;
-const LATEST = 2;
-const checkpoints = new Map<string, Float64Array>();
-
-/**
- * Weighs all evidence exactly over every set of up to three causes. Each finding is judged on the machine as it then
- * stood: a repaired cause shows nothing afterwards, and one whose repair made things better was certainly there before,
- * so that what is left over is looked for beside it.
- */
-export const posterior = (c: Case): Posterior => weigh(oddsFor(c), c.evidence);
-
-/** The same from given prior odds of each cause (vocabulary order). */
-export function weigh(odds: Float64Array, evidences: readonly Evidence[]): Posterior {
-  const better = evidences.flatMap((e) => (e.kind === 'repair' && e.outcome === 'better' ? [e.cause] : []));
-  const prior = odds.map((o, i) => (better.includes(CAUSES[i]!.id) ? 0 : o));
-  const repaired: CauseId[] = [];
-  const complaints: ComplaintId[] = [];
+/** The posterior of a case under given prior odds (in the order of CAUSES; length N). */
+export function weigh(c: Case, odds: Float64Array): Posterior {
+  const timeline = timelineOf(c);
   const weighed: Weighed[] = [];
-  let chain = prior.join();
-  /** The chain of keys up to each piece of evidence that counts. */
-  const chains: string[] = [];
-  for (const evidence of evidences) {
-    const then: Then = {
-      gone: [...repaired],
-      present: better.filter((cause) => !repaired.includes(cause)),
-      complaints: [...complaints],
-    };
-    const key = keyOf(evidence, then);
-    const table = tableFor(key, evidence, then);
-    if (evidence.kind === 'repair') repaired.push(evidence.cause);
-    if (evidence.kind === 'complaint') complaints.push(evidence.complaint);
-    if (!table) continue;
-    chains.push((chain += key));
-    weighed.push({ evidence, likelihood: table.likelihood, ...besideBonded(evidence, table, weighed) });
-  }
-  const sets = multiplied(prior, weighed, chains);
-  const { causes } = causeWeights(sets);
-  for (const e of evidences) {
-    // A part changed in vain may have been bad too, but it is not what is wrong now.
-    if (e.kind === 'repair' && e.outcome === 'no-change') causes[CAUSE_INDEX.get(e.cause) ?? -1]! *= BOTCHED;
-  }
-  return { sets, causes, weighed, repaired };
+  const said: ComplaintId[] = [];
+  c.evidence.forEach((evidence, at) => {
+    const likelihood = likelihoodOf(evidence, at, timeline, said);
+    if (evidence.kind === 'complaint' && !said.includes(evidence.complaint)) said.push(evidence.complaint);
+    if (likelihood) weighed.push({ evidence, likelihood });
+  });
+  const known = new Uint8Array(N + 1);
+  for (const k of timeline.known) known[CAUSE_INDEX.get(k.cause)!] = 1;
+  const sets = priorWeights(odds, known);
+  multiplyEvidence(sets, weighed);
+  const now = c.evidence.length;
+  const present = timeline.presentAt(now);
+  const gone = timeline.goneAt(now);
+  holdDown(sets, timeline.cleared);
+  const causes = causeWeights(sets);
+  for (const { cause, state, cured } of timeline.known)
+    causes[CAUSE_INDEX.get(cause)!] = state === 'standing' || cured ? SEEN : BOTCHED;
+  for (let i = 0; i < N; i++) if (gone[i] && !known[i]) causes[i] = Math.min(CLEARED, causes[i]!) * BOTCHED;
+  const cured = timeline.known.some((k) => k.cured);
+  return { sets, causes, weighed, timeline, present, gone, complaints: cured ? [] : said };
 }
 
-/** Two bonded findings: the table of each given the other. */
-interface Bonded {
-  first: Float64Array;
-  second: Float64Array;
-}
-
-const together = new WeakMap<Float64Array, WeakMap<Float64Array, Bonded>>();
-
-/** The tables of two bonded findings, with what they share summed over. Kept as long as both own tables are. */
-function bondedTables(bond: Bond, x: Pick<Weighed, 'likelihood' | 'perSet'>, y: typeof x): Bonded {
-  const known = together.get(x.perSet)?.get(y.perSet);
-  if (known) return known;
-  const first = new Float64Array(SETS.count);
-  const second = new Float64Array(SETS.count);
-  fillJoint(first, bond, x.likelihood, y.likelihood, fillAll);
-  for (let s = 0; s < first.length; s++) {
-    const joint = first[s]!;
-    first[s] = joint / y.perSet[s]!;
-    second[s] = joint / x.perSet[s]!;
-  }
-  const ofX = together.get(x.perSet) ?? new WeakMap<Float64Array, Bonded>();
-  const tables = { first, second };
-  together.set(x.perSet, ofX.set(y.perSet, tables));
-  return tables;
-}
-
-/** The finding among these that a check is bonded to, if there is one. */
-export function bondedTo(
-  check: CheckId,
-  weighed: readonly Weighed[],
-): { bond: Bond; partner: Weighed } | null {
-  const bond = bondOf(check);
-  const partner =
-    bond &&
-    weighed.find(
-      ({ evidence: e }) => e.kind === 'finding' && e.check !== check && bond.checks.includes(e.check),
-    );
-  return partner ? { bond, partner } : null;
-}
-
-/** A finding's tables beside those before it. When it is bonded to one of them, neither is believed twice. */
-function besideBonded(
-  evidence: Evidence,
-  table: Pick<Weighed, 'likelihood' | 'perSet'>,
-  before: Weighed[],
-): Pick<Weighed, 'perSet' | 'adds'> {
-  const bonded = evidence.kind === 'finding' ? bondedTo(evidence.check, before) : null;
-  if (!bonded) return { perSet: table.perSet, adds: table.perSet };
-  const { bond, partner } = bonded;
-  const { first, second } = bondedTables(bond, partner, table);
-  partner.adds = first;
-  return { perSet: second, adds: second };
-}
-
-/** Weights of all sets, summing to one, after every piece of evidence; goes on from the last checkpoint known. */
-function multiplied(
-  prior: Float64Array,
-  weighed: readonly Weighed[],
-  chains: readonly string[],
-): Float64Array {
-  let done = weighed.length;
-  while (done > 0 && !checkpoints.has(chains[done - 1]!)) done--;
-  if (done > 0 && done === weighed.length) return checkpoints.get(chains[done - 1]!)!;
-  const sets = done > 0 ? checkpoints.get(chains[done - 1]!)!.slice() : priorWeights(prior);
-  for (let n = done; n < weighed.length; n++) {
-    multiply(sets, weighed[n]!.perSet);
-    if ((n + 1) % CHECKPOINT_EVERY !== 0 && n + LATEST < weighed.length) continue;
-    // Rescaled now and then, so any number of findings stays far from underflow.
+/** Multiplies prior weights by every piece of evidence, dependent findings jointly; leaves them summing to one. */
+function multiplyEvidence(sets: Float64Array, weighed: readonly Weighed[]): void {
+  const joined = new Set<Weighed>();
+  for (const w of weighed) {
+    if (joined.has(w)) continue;
+    const found = w.evidence.kind === 'finding' && partnerOf(w.evidence.check, weighed);
+    if (found) {
+      joined.add(found.partner);
+      const joint = new Float64Array(sets.length);
+      fillJoint(joint, found.dependence, w.likelihood, found.partner.likelihood, (out, l) => {
+        out.fill(1);
+        multiplyAll(out, l);
+      });
+      for (let s = 0; s < sets.length; s++) sets[s]! *= joint[s]!;
+    } else multiplyAll(sets, w.likelihood);
+    // Rescaled each time, so any number of findings stays far from underflow.
     normalise(sets);
-    keep(checkpoints, CHECKPOINTS, chains[n]!, n + 1 < weighed.length ? sets.slice() : sets);
   }
-  return sets;
 }
 
 /**
- * Sets lighter than this are not asked what leaving one piece of evidence out would do for them: evidence weighs at most
- * about 300 to 1, so even then each stays below two in a hundred thousand.
+ * A part surely seen sound is hardly the fault, whatever everything else says (Jeffrey's rule): sets that hold one of
+ * these causes are scaled down until none is believed above CLEARED.
  */
+function holdDown(sets: Float64Array, cleared: readonly CauseId[]): void {
+  const { a, b, c } = SETS;
+  for (const cause of cleared) {
+    const i = CAUSE_INDEX.get(cause)!;
+    const p = causeWeights(sets)[i]!;
+    if (p <= CLEARED) continue;
+    const factor = (CLEARED / (1 - CLEARED)) * ((1 - p) / p);
+    for (let s = 0; s < sets.length; s++) if (a[s] === i || b[s] === i || c[s] === i) sets[s]! *= factor;
+    normalise(sets);
+  }
+}
+
+/** What each piece of evidence alone does to chosen sets, given all the rest: a table as long as `chosen` for each. */
+export function shareOf(w: Weighed, weighed: readonly Weighed[], chosen: Uint32Array): Float64Array {
+  const out = new Float64Array(chosen.length);
+  const found = w.evidence.kind === 'finding' && partnerOf(w.evidence.check, weighed);
+  if (!found) {
+    fillChosen(out, w.likelihood, chosen);
+    return out;
+  }
+  const other = new Float64Array(chosen.length);
+  fillJoint(out, found.dependence, w.likelihood, found.partner.likelihood, (t, l) =>
+    fillChosen(t, l, chosen),
+  );
+  fillChosen(other, found.partner.likelihood, chosen);
+  for (let n = 0; n < out.length; n++) out[n]! /= other[n]!;
+  return out;
+}
+
+/** Sets fainter than this are not asked what leaving one piece of evidence out would do for them. */
 const FAINT = 5e-8;
 
 /** The sets that can matter when one piece of evidence is left out, with their weights. */
@@ -271,19 +219,23 @@ export function possibleSets(p: Posterior): Possible {
  * The case without one piece of evidence: the probability each cause would have (length N + 1; the last is nobody), and
  * the chance that the evidence was misread, given all the rest and itself.
  */
-export function without({ sets, weights }: Possible, w: Weighed): { causes: Float64Array; misread: number } {
-  const causes = new Float64Array(CAUSES.length + 1);
+export function without(
+  { sets, weights }: Possible,
+  w: Weighed,
+  weighed: readonly Weighed[],
+): { causes: Float64Array; misread: number } {
+  const causes = new Float64Array(N + 1);
   const { a, b, c } = SETS;
-  const { adds } = w;
+  const share = shareOf(w, weighed, sets);
   let total = 0;
   for (let n = 0; n < sets.length; n++) {
     const s = sets[n]!;
-    const q = weights[n]! / adds[s]!;
+    const q = weights[n]! / share[n]!;
     total += q;
-    causes[a[s]!] = causes[a[s]!]! + q;
-    causes[b[s]!] = causes[b[s]!]! + q;
-    causes[c[s]!] = causes[c[s]!]! + q;
+    causes[a[s]!]! += q;
+    causes[b[s]!]! += q;
+    causes[c[s]!]! += q;
   }
-  for (let i = 0; i < causes.length; i++) causes[i] = causes[i]! / total;
+  for (let i = 0; i < causes.length; i++) causes[i]! /= total;
   return { causes, misread: Math.min(1, w.likelihood.error * w.likelihood.misread * total) };
 }

@@ -1,30 +1,25 @@
+import type { MachineFacts } from '../machine';
 import {
   CAUSES,
+  CAUSE_INDEX,
+  CHAINS,
   HISTORY_RULES,
   probabilityOf,
-  type CauseId,
   type ComplaintId,
   type History,
   type HistoryRule,
-  type MachineFacts,
-} from './knowledge';
+} from '../knowledge';
+import { CHAIN_SHARE, EXTRA_FAULTS, MENTION_RATE } from './parameters';
 
-/**
- * How many extra faults a machine carries on average besides the one it came in for. The commonness of
- * causes is known among machines that came in; scaled by this it becomes an independent prior.
- */
-export const EXTRA_FAULTS = 0.55;
-
-/** How often an owner mentions a behaviour the machine does show. */
-export const MENTION_RATE = 0.45;
+const N = CAUSES.length;
 
 /** The history rules that apply to this machine. */
 export const rulesFor = (history: History, machine: MachineFacts): HistoryRule[] =>
   HISTORY_RULES.filter((rule) => rule.applies(history, machine));
 
 /**
- * Prior odds of each cause, in vocabulary order (length: number of causes), for a machine of this kind and
- * history. Causes that cannot occur on the kind get odds 0.
+ * Prior odds of each cause by itself, nothing having brought it about, in the order of CAUSES (length: number of
+ * causes), for a machine of this kind and history. Causes that cannot occur on the kind get odds 0.
  */
 export function priorOdds(history: History, machine: MachineFacts): Float64Array {
   const rules = rulesFor(history, machine);
@@ -52,5 +47,19 @@ export function silenceFactors(mentioned: ReadonlySet<ComplaintId>): Float64Arra
   });
 }
 
-/** Position of each cause in every per-cause array. */
-export const CAUSE_INDEX: ReadonlyMap<CauseId, number> = new Map(CAUSES.map((cause, i) => [cause.id, i]));
+/** Chance that a chain of damage has not happened, [from · (N + 1) + to]; 1 where none runs. Position N is nobody. */
+export const SPARED: Float64Array = (() => {
+  const table = new Float64Array((N + 1) * (N + 1)).fill(1);
+  for (const { from, to, often } of CHAINS) {
+    const at = CAUSE_INDEX.get(from)! * (N + 1) + CAUSE_INDEX.get(to)!;
+    table[at] = table[at]! * (1 - CHAIN_SHARE * probabilityOf(often));
+  }
+  return table;
+})();
+
+/** Chance that a cause brings about none of what it may (length N + 1). */
+export const BARREN: Float64Array = Float64Array.from({ length: N + 1 }, (_, from) => {
+  let spared = 1;
+  for (let to = 0; to < N; to++) spared *= SPARED[from * (N + 1) + to]!;
+  return spared;
+});

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { CauseId } from '../diagnosis';
+import type { CauseId } from '../knowledge';
 import { engineOf, guidedRun, PLAIN, soundOf, type EngineMake, type EngineState, type Screws } from './index';
 
 const SAW: EngineMake = { idle: 2800, full: 12_500, clutch: 4000, L: 1, H: 1, stop: 1 };

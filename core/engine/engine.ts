@@ -1,4 +1,5 @@
-import { chanceFrom, normalFrom, type CauseId } from '../diagnosis';
+import { chanceFrom, normalFrom } from '../chance';
+import { type CauseId } from '../knowledge';
 import { FLOW_POWER } from '../tuning';
 import { EFFECTS, type Effects } from './faults';
 import type { EngineMake } from './make';

@@ -1,4 +1,4 @@
-import type { CauseId } from '../diagnosis';
+import type { CauseId } from '../knowledge';
 
 /** Where a fault takes hold in the model; what is not named stays as on a sound engine. */
 export interface Effects {

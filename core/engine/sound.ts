@@ -1,4 +1,4 @@
-import { chanceFrom, normalFrom } from '../diagnosis';
+import { chanceFrom, normalFrom } from '../chance';
 
 /** What speed an engine has at a time, and the share of its turns that four-stroke. */
 export interface SpeedPoint {

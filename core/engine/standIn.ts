@@ -1,4 +1,6 @@
-import { chanceFrom, type CauseId, type MachineFacts } from '../diagnosis';
+import { chanceFrom } from '../chance';
+import { type CauseId } from '../knowledge';
+import { type MachineFacts } from '../machine';
 import type { Ledger, TrackPoint } from '../tuning';
 import { engineOf, type EngineState, type SimulatedEngine } from './engine';
 import { makeOf, type EngineMake } from './make';

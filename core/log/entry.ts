@@ -1,4 +1,4 @@
-import type { CauseId, CheckId, ComplaintId, History, Outcome, PartId, Sureness } from '../diagnosis';
+import type { CauseId, CheckId, ComplaintId, History, Outcome, PartId, Sureness } from '../knowledge';
 import type { Reading } from '../reading';
 import type { Screw, TrackPoint } from '../tuning';
 

@@ -1,4 +1,4 @@
-import type { CauseId } from '../diagnosis';
+import type { CauseId } from '../knowledge';
 import type { Picture } from './picture';
 import { openBehind } from './readJob';
 

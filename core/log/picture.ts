@@ -1,15 +1,8 @@
-import type {
-  CauseId,
-  CheckId,
-  ComplaintId,
-  Evidence,
-  History,
-  MachineFacts,
-  Outcome,
-  PartId,
-  Sureness,
-} from '../diagnosis';
-import type { Judged, Reading } from '../reading';
+import type { CauseId, CheckId, ComplaintId, History, Outcome, PartId, Sureness } from '../knowledge';
+import type { Evidence } from '../diagnosis';
+import type { MachineFacts } from '../machine';
+import type { Judged } from '../verdict';
+import type { Reading } from '../reading';
 import type { Ledger } from '../tuning';
 import type { BehindAnswer, Bodies, Entry, EntryOf, ProvedStep, Stage, StartState } from './entry';
 

@@ -1,4 +1,4 @@
-import type { MachineFacts } from '../diagnosis';
+import type { MachineFacts } from '../machine';
 import { figuresOf } from '../machine';
 import type { Entry } from './entry';
 import type { Finding, ProofStep, ProvedBy } from './picture';

@@ -1,13 +1,6 @@
-import {
-  causeOf,
-  partOf,
-  type CauseId,
-  type CheckId,
-  type Evidence,
-  type History,
-  type MachineFacts,
-  type PartId,
-} from '../diagnosis';
+import { causeOf, partOf, type CauseId, type CheckId, type History, type PartId } from '../knowledge';
+import { type Evidence } from '../diagnosis';
+import { type MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
 import type { Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
@@ -77,9 +70,7 @@ function readTray(live: Live): OffItem[] {
 
 /** The causes that may stand behind a settled one and have no answer yet. */
 export const openBehind = (cause: CauseId, p: Pick<Picture, 'behindAnswers' | 'settled'>): CauseId[] =>
-  (causeOf(cause).behind ?? []).filter(
-    (b) => !p.behindAnswers.has(b) && !p.settled.some((s) => s.cause === b),
-  );
+  behindOf(cause).filter((b) => !p.behindAnswers.has(b) && !p.settled.some((s) => s.cause === b));
 
 function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   const ends: OpenEnd[] = [];

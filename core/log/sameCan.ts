@@ -1,4 +1,5 @@
-import type { CheckId, Evidence } from '../diagnosis';
+import type { CheckId } from '../knowledge';
+import type { Evidence } from '../diagnosis';
 import type { Picture } from './picture';
 
 /** What is found about the can itself, and so tells of every machine that drinks from it. */

@@ -1,4 +1,4 @@
-import { behaviourOf, causeOf, checkOf, partOf, resultOf, type History } from '../diagnosis';
+import { behaviourOf, causeOf, checkOf, partOf, resultOf, type History } from '../knowledge';
 import { formatTurns } from '../units';
 import type { Reading } from '../reading';
 import { moveInWords, readBlip } from '../tuning';

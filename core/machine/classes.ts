@@ -1,7 +1,4 @@
-import type { MachineFacts } from '../diagnosis';
-
-/** A closed band of values, low to high. */
-export type Band = readonly [low: number, high: number];
+import type { Band, MachineFacts } from './facts';
 
 /** The trade's ordinary figures for a class of machine; a maker's own figure, when known, wins. */
 export interface ClassFigures {

@@ -1,28 +1,6 @@
-import type { MachineFacts } from '../diagnosis';
-import { classOf, type Band } from './classes';
+import { classOf } from './classes';
+import type { Band, MachineFacts, SpecFigures } from './facts';
 import { gaugeOf } from './ratio';
-
-/** A maker's own figures for a model, as far as they are known. */
-export interface SpecFigures {
-  /** Speeds, rpm. */
-  idle?: number;
-  clutch?: number;
-  full?: Band;
-  /** Compression gauge, warm, at sea level, psi. */
-  squeezePsi?: Band;
-  /** Compression ratio above the exhaust port, where no gauge figure is given. */
-  ratio?: number;
-  /** Coil air gap and plug gap, mm. */
-  gapMm?: Band;
-  plugGapMm?: Band;
-  /** Height of the metering lever over its reference, mm. */
-  leverMm?: number;
-  /** Mixture screws out from the seat, turns. */
-  baseL?: number;
-  baseH?: number;
-  /** Parts of petrol to one of oil. */
-  mix?: number;
-}
 
 /** What a machine is judged by: a figure of each kind, none missing but the clutch speed. */
 export interface Figures extends Required<Omit<SpecFigures, 'clutch' | 'ratio'>> {

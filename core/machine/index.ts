@@ -1,5 +1,6 @@
 export { readSpecTable, SPEC_COLUMNS, specTable, type SpecLine } from './specTable';
-export { classOf, type Band, type ClassFigures } from './classes';
+export { classOf, type ClassFigures } from './classes';
+export { MACHINE_KINDS, type Band, type MachineFacts, type MachineKind, type SpecFigures } from './facts';
 export {
   BASELINE_SCHOOLS,
   COIL_GAP_MM,
@@ -9,6 +10,5 @@ export {
   type BaselineTurns,
   type FigureName,
   type Figures,
-  type SpecFigures,
 } from './figures';
 export { gaugeOf, ratioFor } from './ratio';

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { SpecFigures } from './figures';
+import type { SpecFigures } from './facts';
 
 /** A model's card: the maker's figures as far as they are known, and where they were read. One line of a spec table. */
 export interface SpecLine {

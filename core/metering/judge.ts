@@ -1,5 +1,5 @@
 import type { Band } from '../machine';
-import type { Judged } from '../reading';
+import type { Judged } from '../verdict';
 
 /** Tolerance either side of the lever's reference, mm: tenths matter. */
 export const TOLERANCE_MM = 0.15;

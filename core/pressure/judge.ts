@@ -1,5 +1,5 @@
-import type { Sureness } from '../diagnosis';
-import type { Judged } from '../reading';
+import type { Sureness } from '../knowledge';
+import type { Judged } from '../verdict';
 import { ambientFraction, ATMOSPHERE_KPA, bothPressures, toKpa } from '../units';
 import { fitDecay, type Decay, type Point } from './decay';
 import { conductance, equivalentHole, rateThrough, volumeFromPump } from './leak';

@@ -1,4 +1,4 @@
-import { chanceFrom, normalFrom } from '../diagnosis';
+import { chanceFrom, normalFrom } from '../chance';
 import { fromKpa, type PressureUnit } from '../units';
 import { rateThrough } from './leak';
 import type { Trace } from './trace';

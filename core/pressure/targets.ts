@@ -1,4 +1,4 @@
-import type { CheckId } from '../diagnosis';
+import type { CheckId } from '../knowledge';
 
 export const PRESSURE_CHECKS = [
   'line-pressure',

@@ -1,2 +1,2 @@
-export type { Judged } from './judged';
+export type { Judged } from '../verdict';
 export { judgeReading, READING_FIELD, type Reading } from './reading';

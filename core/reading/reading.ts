@@ -1,11 +1,12 @@
 import { judgeLegs, judgePlugGap } from '../airgap';
 import { judgeCompression, judgeWet, type SqueezeSetting } from '../compression';
-import type { CheckId, MachineFacts } from '../diagnosis';
+import type { CheckId } from '../knowledge';
+import type { MachineFacts } from '../machine';
 import { figuresOf } from '../machine';
 import { judgeLever } from '../metering';
 import { isPressureCheck, judgeWatch, type Trace } from '../pressure';
 import { judgeSpeed, judgeTurns } from '../tuning';
-import type { Judged } from './judged';
+import type { Judged } from '../verdict';
 
 /** Raw readings a check can be judged from, as they stand in the log and in case files. */
 export interface Reading extends SqueezeSetting {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CHECKS } from '../diagnosis';
+import { CHECKS } from '../knowledge';
 import { READING_FIELD } from '../reading';
 import { readShorthand } from './index';
 

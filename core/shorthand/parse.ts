@@ -1,7 +1,7 @@
-import { checkOf, resultOf, type CheckDef, type Sureness } from '../diagnosis';
+import { checkOf, resultOf, type CheckDef, type Sureness } from '../knowledge';
 import { pullsWords, type Bodies, type EntryKind, type StartOutcome, type StartState } from '../log';
 import { moveInWords, type ScrewMove } from '../tuning';
-import { partOf } from '../diagnosis';
+import { partOf } from '../knowledge';
 import { READING_FIELD, type Reading } from '../reading';
 import { parseTurns, formatTurns, PRESSURE_UNITS, thouToMm } from '../units';
 import { findCheck, findPart, findResult } from './tokens';

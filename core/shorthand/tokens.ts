@@ -1,4 +1,4 @@
-import { CHECKS, PARTS, type CheckDef, type PartId } from '../diagnosis';
+import { CHECKS, PARTS, type CheckDef, type PartId } from '../knowledge';
 
 const squash = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { chanceFrom, normalFrom } from '../diagnosis';
+import { chanceFrom, normalFrom } from '../chance';
 import { CANDIDATES, OCTAVE } from './candidates';
 import { HumFilter, withoutHum } from './hum';
 import { MiddleBand, QuietSoFar, quietOf } from './loudness';

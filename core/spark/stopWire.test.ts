@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { resultOf } from '../diagnosis';
+import { resultOf } from '../knowledge';
 import { followStopWire, STOP_WIRE, type StopWireOutcome, type StopWireStep } from './index';
 
 const outcomes = (at: StopWireStep | StopWireOutcome): StopWireOutcome[] =>

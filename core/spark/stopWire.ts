@@ -1,4 +1,4 @@
-import type { CheckId } from '../diagnosis';
+import type { CheckId } from '../knowledge';
 
 /** What the sequence has come to: where the fault lies, and the findings it amounts to. */
 export interface StopWireOutcome {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MACHINE_KINDS } from '../diagnosis';
+import { MACHINE_KINDS } from '../machine';
 import { afterPulls, drillFor, STOP_AT_PULLS } from './index';
 
 describe('the drill', () => {

@@ -1,4 +1,4 @@
-import type { MachineKind } from '../diagnosis';
+import type { MachineKind } from '../machine';
 import type { StartState } from '../log';
 
 export interface DrillStep {

@@ -1,4 +1,4 @@
-import { checkOf, type CheckId } from '../diagnosis';
+import { checkOf, type CheckId } from '../knowledge';
 
 /** What must be right before a screw is turned for good: a matter, and the checks that speak for it with their good results. */
 interface Matter {

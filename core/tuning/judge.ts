@@ -1,6 +1,6 @@
-import type { MachineFacts } from '../diagnosis';
+import type { MachineFacts } from '../machine';
 import { figuresOf, type Band } from '../machine';
-import type { Judged } from '../reading';
+import type { Judged } from '../verdict';
 import { formatTurns } from '../units';
 
 /** An idle this far from its target still passes, rpm. */

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { engineOf, guidedRun, makeOf, trackOf, type Screws } from '../engine';
 import { airAt } from '../units';
-import { chanceFrom, type CauseId, type MachineFacts } from '../diagnosis';
+import { chanceFrom } from '../chance';
+import { type CauseId } from '../knowledge';
+import { type MachineFacts } from '../machine';
 import {
   advise,
   densityMove,

@@ -1,4 +1,5 @@
-import { CHECKS, type Case, type Evidence } from '@rusty-wren/core/diagnosis';
+import { CHECKS } from '@rusty-wren/core/knowledge';
+import { type Case, type Evidence } from '@rusty-wren/core/diagnosis';
 
 /** A saw that will not reach speed, with the first `count` checks all coming out sound. */
 export function caseWith(count: number): Case {

@@ -1,4 +1,4 @@
-import { chanceFrom } from '@rusty-wren/core/diagnosis';
+import { chanceFrom } from '@rusty-wren/core/chance';
 import {
   engineOf,
   guidedRun,

@@ -1,4 +1,4 @@
-import { computedPlan, minutesUnder, optimalMinutes, SMALL_NETWORKS } from '@rusty-wren/core/diagnosis';
+import { computedPlan, minutesUnder, optimalMinutes, SMALL_NETWORKS } from '@rusty-wren/core/proving';
 
 /** The plan's expected minutes on small networks beside the least possible, both exact. */
 export function smallNetworks(): void {

@@ -1,16 +1,16 @@
+import { chanceFrom } from '@rusty-wren/core/chance';
 import {
-  chanceFrom,
   computedPlan,
   drawMachine,
   inOrder,
   leadWhenJittered,
   oneAhead,
   play,
-  SCHOOLS,
-  type Case,
   type Played,
   type Policy,
-} from '@rusty-wren/core/diagnosis';
+} from '@rusty-wren/core/proving';
+import { SCHOOLS } from '@rusty-wren/core/knowledge';
+import { type Case } from '@rusty-wren/core/diagnosis';
 import { parentPort, workerData } from 'node:worker_threads';
 
 /** Every policy on the bench, the engine's own first. */

@@ -1,6 +1,6 @@
 import { conductance, fitDecay, imagineTrace, inKpa } from '@rusty-wren/core/pressure';
 import { fitPlateau } from '@rusty-wren/core/compression';
-import { chanceFrom } from '@rusty-wren/core/diagnosis';
+import { chanceFrom } from '@rusty-wren/core/chance';
 
 const RUNS = 300;
 const WATCH_S = 60;

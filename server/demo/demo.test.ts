@@ -1,5 +1,6 @@
 import { caseOf, readJob } from '@rusty-wren/core/log';
-import { diagnose, MACHINE_KINDS } from '@rusty-wren/core/diagnosis';
+import { diagnose } from '@rusty-wren/core/diagnosis';
+import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import type { CustomerWithMachines, RackTag } from '@rusty-wren/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openBench, type TestBench } from '../testing/bench';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { entrySchema, type NewEntry } from '@rusty-wren/contract';
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { guidedRun, standInOf, standInScrews, trackOf } from '@rusty-wren/core/engine';
 import { readJob, type Bodies, type Entry, type EntryKind } from '@rusty-wren/core/log';
 import { readShorthand } from '@rusty-wren/core/shorthand';

@@ -1,5 +1,5 @@
 import type { SpecCard } from '@rusty-wren/contract';
-import type { MachineKind } from '@rusty-wren/core/diagnosis';
+import type { MachineKind } from '@rusty-wren/core/machine';
 
 /** The made-up world of the demo: Saltmarsh Orchard Co-op's repair bench and the people whose tools it keeps. */
 export const TECHNICIANS = ['Maren Tolle', 'Idris Pell', 'Bett Oakham'] as const;

@@ -1,4 +1,4 @@
-import type { CauseId, ComplaintId, History, Outcome } from '@rusty-wren/core/diagnosis';
+import type { CauseId, ComplaintId, History, Outcome } from '@rusty-wren/core/knowledge';
 import type { BehindAnswer, ProvedStep, Stage } from '@rusty-wren/core/log';
 import type { OWNERS, TECHNICIANS } from './people';
 

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { FeedLine } from '@rusty-wren/contract';
-import type { CauseId } from '@rusty-wren/core/diagnosis';
+import type { CauseId } from '@rusty-wren/core/knowledge';
 import { createApp } from '../app';
 import { Changes } from '../stream/changes';
 import { openBench, post, type TestBench } from '../testing/bench';

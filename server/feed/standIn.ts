@@ -1,5 +1,6 @@
 import type { FeedLine, StandIn } from '@rusty-wren/contract';
-import { chanceFrom, type CauseId } from '@rusty-wren/core/diagnosis';
+import { chanceFrom } from '@rusty-wren/core/chance';
+import { type CauseId } from '@rusty-wren/core/knowledge';
 import { engineOf } from '@rusty-wren/core/engine';
 import { imagineTrace, limitOf, TARGETS } from '@rusty-wren/core/pressure';
 import { fromKpa } from '@rusty-wren/core/units';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Case } from '../case';
-import { SCHOOLS } from '../knowledge';
+import { SCHOOLS } from '../../knowledge';
 import { posterior } from '../posterior';
 import { forecast, type Forecast, type Way } from './forecast';
 

@@ -1,22 +1,14 @@
+import { chanceFrom, drawFrom, type Chance } from '../../chance';
+import { CAUSES, type CheckId, type PartId } from '../../knowledge';
 import type { Case } from '../case';
-import { chanceFrom, drawFrom, type Chance } from '../chance';
-import { CAUSES, toOpen, type CheckId, type PartId } from '../knowledge';
-import { asItStood, repairLikelihood } from '../likelihood';
+import { causesOf, normalise } from '../hypotheses';
+import { asItStood, fillChosen, vainLikelihood } from '../likelihood';
+import { ACT_ON } from '../parameters';
 import type { Posterior } from '../posterior';
-import { causesOf, fillChosen, membersOf, normalise } from '../sets';
-import { wholeOrder } from './available';
 import { believing, type Answers, type Belief } from './board';
-import {
-  ACT_ON,
-  causeToActOn,
-  HANDLING_MINUTES,
-  minutesOf,
-  planningFor,
-  WORTH_MAKING,
-  worthOf,
-  type Planning,
-} from './nextCheck';
-import { expectedWaste, needlessMinutes } from './waste';
+import { needlessMinutes } from './expectedMinutes';
+import { causeToActOn, firstFrom, minutesFrom, planningFor, rate, type Planning } from './nextCheck';
+import { costOf, offAfter, wholeOrder } from './possible';
 
 /** Bench minutes from now to the right repair, over plays of what this machine may have. */
 export interface Forecast {
@@ -44,25 +36,22 @@ interface Course {
 
 /** The check a way makes next, or null to repair. */
 function choose(planning: Planning, way: Way, { belief, off, made }: Course): Answers | null {
-  if (belief.causes.some((x, i) => i < CAUSES.length && x >= ACT_ON)) return null;
   if (way !== 'computed') {
+    if (belief.causes.some((x, i) => i < CAUSES.length && x >= ACT_ON)) return null;
     for (const id of wholeOrder(way)) {
       const answers = made.has(id) ? undefined : planning.board.answers.get(id);
       if (answers) return answers;
     }
     return null;
   }
-  const wasteNow = expectedWaste(belief.causes);
+  const now = minutesFrom(planning, belief, off);
   let best: Answers | null = null;
-  let bestValue = WORTH_MAKING;
+  let least = now;
   for (const answers of planning.board.answers.values()) {
-    if (made.has(answers.check.id)) continue;
-    const cost = minutesOf(answers, off) + HANDLING_MINUTES;
-    // Nothing saves more than all there is to save.
-    if (wasteNow / cost <= bestValue) continue;
-    const value = worthOf(planning, belief, answers, wasteNow).saves / cost;
-    if (value <= bestValue) continue;
-    bestValue = value;
+    if (made.has(answers.check.id) || costOf(answers.check, off) >= least) continue;
+    const { through } = rate(planning, belief, answers, off);
+    if (through >= least) continue;
+    least = through;
     best = answers;
   }
   return best;
@@ -72,7 +61,7 @@ function choose(planning: Planning, way: Way, { belief, off, made }: Course): An
 function afterVain(planning: Planning, { weights }: Belief, cause: number, p: Posterior): Belief {
   const { chosen } = planning.board;
   const table = new Float64Array(chosen.length);
-  fillChosen(table, asItStood(repairLikelihood(CAUSES[cause]!.id, 'no-change'), p.repaired, []), chosen);
+  fillChosen(table, asItStood(vainLikelihood(CAUSES[cause]!.id), p.gone, p.present), chosen);
   const then = weights.map((w, n) => w * table[n]!);
   normalise(then);
   const causes = causesOf(chosen, then);
@@ -83,8 +72,8 @@ function afterVain(planning: Planning, { weights }: Belief, cause: number, p: Po
 
 /**
  * Plays this machine on from where it stands, its faults drawn from what is believed now, and reports the bench minutes
- * (checks, opening and needless repairs) until the first right repair. The same seed gives the same plays, so that ways
- * can be compared fairly. Yields after every few plays; returns the last word.
+ * (checks, opening, closing and needless repairs) until the first right repair. The same seed gives the same plays, so
+ * that ways can be compared fairly. Yields after every few plays; returns the last word.
  */
 export function* forecast(
   c: Case,
@@ -96,7 +85,8 @@ export function* forecast(
   const { board } = planning;
   const weights = board.now.weights.slice();
   const none = board.chosen.indexOf(0);
-  if (none >= 0) weights[none] = 0;
+  // Nothing unseen is wrong: the repair is what was seen, and it is known. Else somebody's list is too short.
+  if (none >= 0 && !planning.routes.accounted) weights[none] = 0;
   normalise(weights);
   /** The same results lead to the same choice: worked out once. */
   const choices = new Map<string, { course: Course; answers: Answers | null }>();
@@ -127,7 +117,11 @@ function playOn(
   choices: Map<string, { course: Course; answers: Answers | null }>,
 ): number {
   const { board } = planning;
-  const faults = new Set(membersOf(board.chosen[truth]!));
+  const { needs } = planning.routes;
+  const faults = new Set(
+    [needs.a[truth]!, needs.b[truth]!, needs.c[truth]!].filter((i) => i < CAUSES.length),
+  );
+  if (faults.size === 0) return 0;
   let minutes = 0;
   let key = '';
   let course: Course = { belief: board.now, off: planning.off, made: new Set() };
@@ -140,14 +134,14 @@ function playOn(
     ({ course } = known);
     const { answers } = known;
     if (!answers) {
-      const lead = causeToActOn(course.belief.causes);
+      const lead = causeToActOn(course.belief.causes, firstFrom(planning, course.belief, course.off));
       if (faults.has(lead)) return minutes;
-      minutes += needlessMinutes(CAUSES[lead]!);
+      minutes += needlessMinutes(CAUSES[lead]!.id);
       key += ` !${lead}`;
       course = { ...course, belief: afterVain(planning, course.belief, lead, p) };
       continue;
     }
-    minutes += minutesOf(answers, course.off) + HANDLING_MINUTES;
+    minutes += costOf(answers.check, course.off);
     const row = answers.rows.indexOf(truth) + 1;
     const r = drawFrom(
       Float64Array.from(answers.chances, (table) => table[row]!),
@@ -156,8 +150,8 @@ function playOn(
     key += ` ${answers.check.id}=${r}`;
     if (choices.has(key)) continue;
     course = {
-      belief: believing(board, course.belief, answers, answers.results[r]!),
-      off: new Set([...course.off, ...toOpen(answers.check.access, course.off)]),
+      belief: believing(board, course.belief, answers, r),
+      off: offAfter(answers.check, course.off),
       made: new Set([...course.made, answers.check.id]),
     };
   }

@@ -1,10 +1,23 @@
+import {
+  behindOf,
+  CAUSES,
+  CAUSE_INDEX,
+  causeOf,
+  checkOf,
+  toOpen,
+  type CauseId,
+  type CheckDef,
+  type CheckId,
+  type PartId,
+} from '../../knowledge';
 import type { Case } from '../case';
-import { CAUSES, openingMinutes, toOpen, type CauseId, type CheckId, type PartId } from '../knowledge';
-import type { Posterior, Weighed } from '../posterior';
-import { leadOf } from '../sets';
-import { available, standing } from './available';
-import { foresee, keepLikely, layBoard, type Answers, type Belief, type Board, type Prospect } from './board';
-import { bestToTry, expectedWaste } from './waste';
+import { causesOf, leadOf } from '../hypotheses';
+import { ACT_ON, WORTH_MAKING } from '../parameters';
+import { shareOf, type Posterior, type Weighed } from '../posterior';
+import { keepLikely, layBoard, weightsWith, type Answers, type Belief, type Board } from './board';
+import { expectedMinutes, queueOf, routesOf, settling, type Queued, type Routes } from './expectedMinutes';
+import { explainsAny, needsOf } from './needs';
+import { costOf, minutesOf, offAfter, PART_BIT, possible, standing, stateOf, type State } from './possible';
 
 /** What one result would do to the leading suspects. */
 export interface Outlook {
@@ -17,54 +30,59 @@ export interface Outlook {
 
 export interface NextCheck {
   check: CheckId;
-  /** Bench minutes, opening included. */
+  /** Bench minutes: opening, and putting back what it needs on. */
   minutes: number;
-  /** What has to come off first. */
+  /** What has to come off first, and what has to go back on. */
   opens: readonly PartId[];
-  /** Minutes it is expected to save for each minute it takes, with what follows it: the order of the plan. */
+  puts: readonly PartId[];
+  /** Bench minutes it is expected to save for each minute it costs. */
   value: number;
-  /** Minutes of needless repair it is expected to save by itself. */
+  /** Bench minutes it is expected to save, its own cost not taken off. */
   saves: number;
-  /** Information about what is wrong, bits. */
-  bits: number;
+  /** Saved minutes less its cost: the order of the plan. */
+  net: number;
   outlook: readonly Outlook[];
 }
 
-/** Handling any check costs something besides its minutes: fetching the tool, wiping hands, noting it. */
-export const HANDLING_MINUTES = 0.5;
-/** From this probability on, one cause is likely enough to act on, if the technician will not spend more minutes. */
-export const ACT_ON = 0.9;
-/**
- * A check that saves fewer minutes than this for each it takes is not worth making: act on what is best to try. Below
- * one, because what a check saves is reckoned as if nothing could be checked after it. Found by playing drawn machines.
- */
-export const WORTH_MAKING = 0.6;
-/** Below this a check is not on the plan at all. */
-const WORTH_LISTING = 0.001;
 const OUTLOOKS = 12;
 
-/** Position of the cause to act on: the lead once it is likely enough, else the one best to try. */
-export function causeToActOn(causes: Float64Array): number {
-  const lead = leadOf(causes);
-  return causes[lead]! >= ACT_ON ? lead : bestToTry(causes);
-}
-
-/** What a check is worth under a belief. */
-export interface Worth {
-  answers: Answers;
-  bits: number;
-  saves: number;
-  prospects: readonly Prospect[];
-}
-
-/** The board of a case and what is off the machine: what planning starts from. */
+/** The board of a case and the machine as it stands: what planning starts from. */
 export interface Planning {
   board: Board;
+  state: State;
   off: ReadonlySet<PartId>;
+  routes: Routes;
+  /** What would come first if nothing else were checked: the look at the first in the queue, or the proof of its repair. */
+  foremost: ReadonlySet<CheckId>;
+  /** Checks that stand on the plan whatever they save: looks at leading suspects, and what a known damage asks. */
+  owed: ReadonlySet<CheckId>;
 }
 
 /** From this chance on that it was read wrong, a sure result is worth reading again, until it is confirmed. */
 const DOUBTED = 0.05;
+
+/** A suspect that needs looking for with at least this probability has its look on the plan. */
+const LEADING = 0.08;
+/** Fainter than this, what may stand behind a damage counts as answered. */
+const ANSWERED = 0.004;
+/** From this probability on, a suspect about to be repaired unseen is proved first. */
+const PROVED_FROM = 0.2;
+
+/** Parts off as bits. */
+export const maskOfParts = (off: Iterable<PartId>): number => {
+  let mask = 0;
+  for (const part of off) mask |= PART_BIT.get(part)!;
+  return mask;
+};
+
+/** What may have brought a known damage about and is not known itself: it has to be answered before the job is done. */
+export function unanswered(p: Posterior): CauseId[] {
+  const known = new Set(p.timeline.known.map((k) => k.cause));
+  const open = p.timeline.known.flatMap(({ cause, state }) =>
+    state === 'vain' ? [] : behindOf(cause).filter((id) => !known.has(id)),
+  );
+  return [...new Set(open)];
+}
 
 /** Lays out what can still be checked. `among` leaves out checks that are not to be thought of. */
 export function planningFor(
@@ -80,69 +98,161 @@ export function planningFor(
     if (e.kind !== 'finding' || e.again === 'same' || !done.has(e.check)) continue;
     if (misreadAmong(p, chosen, w) > DOUBTED) done.set(e.check, false);
   }
-  const board = layBoard(
-    p,
-    chosen,
-    (check) => done.get(check.id) !== true && available(check, c) && among(check.id),
+  const state = stateOf(c, p);
+  const open = (check: CheckDef): boolean =>
+    done.get(check.id) !== true && among(check.id) && possible(check, c, p, state);
+  const board = layBoard(p, chosen, open);
+  const behind = unanswered(p);
+  const accounted = p.timeline.known.some((k) => k.state !== 'vain' && explainsAny(k.cause, p.complaints));
+  const offMask = maskOfParts(state.off);
+  const routes = routesOf(needsOf(chosen, p, behind), accounted, offMask, (check) =>
+    open(check) ? minutesOf({ ...check, access: [] }, state.off) : null,
   );
-  return { board, off: new Set(c.off) };
-}
-
-/** Chance that a finding was read wrong, judged by the likeliest sets. */
-function misreadAmong(p: Posterior, chosen: Uint32Array, { adds, likelihood }: Weighed): number {
-  let sum = 0;
-  for (const s of chosen) sum += p.sets[s]! / adds[s]!;
-  return sum * likelihood.error * likelihood.misread;
-}
-
-/** What one check is worth under a belief, whose expected waste is `wasteNow` minutes. */
-export function worthOf({ board }: Planning, belief: Belief, answers: Answers, wasteNow: number): Worth {
-  const { bits, prospects } = foresee(board, belief, answers);
-  const after = prospects.reduce((sum, o) => sum + o.chance * expectedWaste(o.causes), 0);
-  const saves = Math.max(0, wasteNow - after);
-  return { answers, bits, saves, prospects };
-}
-
-/** Bench minutes a check takes with these parts off, opening included. */
-export const minutesOf = ({ check }: Answers, off: ReadonlySet<PartId>): number =>
-  check.minutes + openingMinutes(check.access, off);
-
-/** A check weighed, with the rate at which it pays for its minutes. */
-export interface Rated extends Worth {
-  minutes: number;
-  value: number;
-}
-
-/** Every check of the board, rated by what it alone saves. */
-export function rateAll(planning: Planning): Rated[] {
-  const { board, off } = planning;
-  const wasteNow = expectedWaste(board.now.causes);
-  return [...board.answers.values()].map((answers) => {
-    const worth = worthOf(planning, board.now, answers, wasteNow);
-    const minutes = minutesOf(answers, off);
-    return { ...worth, minutes, value: worth.saves / (minutes + HANDLING_MINUTES) };
-  });
-}
-
-/** The plan from rated checks: best first, with what must come off for each and what its results would say. */
-export function planFrom(rated: readonly Rated[], { off }: Planning, p: Posterior): NextCheck[] {
-  return rated
-    .filter((plan) => plan.value > WORTH_LISTING)
-    .toSorted((x, y) => y.value - x.value)
-    .map(({ answers, minutes, value, saves, bits, prospects }, rank) => ({
-      check: answers.check.id,
-      minutes,
-      opens: toOpen(answers.check.access, off),
-      value,
-      saves,
-      bits,
-      outlook: rank < OUTLOOKS ? prospects.map((o) => outlookOf(o, p)) : [],
-    }));
+  const queue = queueOf(board.now.weights, offMask, routes);
+  const [first] = queue;
+  const ready = (ids: readonly CheckId[]): CheckId[] => ids.filter((id) => open(checkOf(id)));
+  const foremost = new Set(
+    ready([
+      ...proofs(p, first),
+      ...(first && !first.repair ? [routes.by[first.cause]?.id ?? []].flat() : []),
+    ]),
+  );
+  const owed = new Set([
+    ...queue
+      .filter((q) => q.probability >= LEADING)
+      .flatMap((q) => routes.by[q.cause] ?? [])
+      .filter((check) => check.is !== 'trial')
+      .map((check) => check.id),
+    ...ready(
+      behind.flatMap((id) => {
+        const i = CAUSE_INDEX.get(id)!;
+        return p.causes[i]! > ANSWERED ? settling(i).map((check) => check.id) : [];
+      }),
+    ),
+    ...(state.hazard ? ready(['safety-walkround']) : []),
+  ]);
+  return { board, state, off: state.off, routes, foremost, owed };
 }
 
 /**
- * Every check still worth making, best first by minutes saved per bench minute, looking one check ahead. Checks already
- * on the log with a sure result are left out.
+ * What tries out the repair that would come first: the trial that puts a known fault right, or the check that could still
+ * prove an unseen leader wrong before anything is spent on it.
+ */
+function proofs(p: Posterior, first: Queued | undefined): CheckId[] {
+  const standing = p.timeline.known.filter(
+    (k) => k.state === 'standing' && explainsAny(k.cause, p.complaints),
+  );
+  const trials = standing.flatMap((k) => causeOf(k.cause).putRightBy ?? []);
+  if (!first?.repair || first.probability < PROVED_FROM) return trials;
+  return [...trials, ...settling(first.cause).map((check) => check.id)];
+}
+
+/** Chance that a finding was read wrong, judged by the likeliest sets. */
+function misreadAmong(p: Posterior, chosen: Uint32Array, w: Weighed): number {
+  const share = shareOf(w, p.weighed, chosen);
+  let sum = 0;
+  chosen.forEach((s, n) => (sum += p.sets[s]! / share[n]!));
+  return sum * w.likelihood.error * w.likelihood.misread;
+}
+
+/** Expected minutes from a belief if nothing else were checked. */
+export const minutesFrom = (
+  { routes }: Planning,
+  belief: Belief,
+  off: ReadonlySet<PartId>,
+  seen = -1,
+): number => expectedMinutes(belief.weights, 1, seen, maskOfParts(off), routes);
+
+/** What would be done first from a belief if nothing else were checked. */
+export const firstFrom = (
+  { routes }: Planning,
+  belief: Belief,
+  off: ReadonlySet<PartId>,
+): Queued | undefined => queueOf(belief.weights, maskOfParts(off), routes)[0];
+
+/** What one result of a check would leave. */
+export interface Prospect {
+  result: string;
+  /** Chance of the result (0–1). */
+  chance: number;
+  /** Probability of each cause then (length N + 1; the last is nobody). */
+  causes: Float64Array;
+  /** Expected minutes from there. */
+  minutes: number;
+}
+
+/** A check weighed: what it costs, and what it leaves. */
+export interface Rated {
+  answers: Answers;
+  cost: number;
+  /** Expected minutes from here through this check, its cost counted in. */
+  through: number;
+  prospects: readonly Prospect[];
+}
+
+/** Results rarer than this are not thought of. */
+const RARE = 1e-4;
+
+/** What one check leads to from a belief: the minutes through it, and each of its prospects. */
+export function rate(
+  { board, routes }: Planning,
+  belief: Belief,
+  answers: Answers,
+  off: ReadonlySet<PartId>,
+): Rated {
+  const cost = costOf(answers.check, off);
+  const offMask = maskOfParts(offAfter(answers.check, off));
+  const weights = new Float64Array(board.chosen.length);
+  let through = cost;
+  const prospects = answers.results.flatMap((result, r): Prospect[] => {
+    weightsWith(belief, answers, r, weights);
+    let chance = 0;
+    for (let n = 0; n < weights.length; n++) chance += weights[n]!;
+    if (chance < RARE) return [];
+    const causes = causesOf(board.chosen, weights);
+    for (let i = 0; i < causes.length; i++) causes[i]! /= chance;
+    const minutes = expectedMinutes(weights, 1 / chance, answers.seen[r]!, offMask, routes);
+    through += chance * minutes;
+    return [{ result, chance, causes, minutes }];
+  });
+  return { answers, cost, through, prospects };
+}
+
+/** Every check of the board, rated by what it alone leads to. */
+export const rateAll = (planning: Planning): Rated[] =>
+  [...planning.board.answers.values()].map((answers) =>
+    rate(planning, planning.board.now, answers, planning.off),
+  );
+
+/** The plan from rated checks: best first, with what must come off for each and what its results would say. */
+export function planFrom(rated: readonly Rated[], planning: Planning, p: Posterior): NextCheck[] {
+  const { board, off, owed, foremost } = planning;
+  const now = minutesFrom(planning, board.now, off);
+  return (
+    rated
+      // What comes first anyway is as good as the expected minutes it was reckoned with.
+      .map((r) => (foremost.has(r.answers.check.id) ? { ...r, through: Math.min(r.through, now) } : r))
+      .map((r) => ({ ...r, saves: Math.max(0, now - (r.through - r.cost)) }))
+      .filter(({ saves, cost, answers: { check } }) => {
+        return saves >= WORTH_MAKING * cost || owed.has(check.id) || foremost.has(check.id);
+      })
+      .toSorted((x, y) => x.through - y.through)
+      .map(({ answers: { check }, cost, saves, through, prospects }, n) => ({
+        check: check.id,
+        minutes: minutesOf(check, off),
+        opens: toOpen(check.access, off),
+        puts: [...off].filter((part) => !offAfter(check, off).has(part)),
+        value: saves / cost,
+        saves,
+        net: now - through,
+        outlook: n < OUTLOOKS ? prospects.map((o) => outlookOf(o, p)) : [],
+      }))
+  );
+}
+
+/**
+ * Every check worth making, best first by the bench minutes it saves over what it costs, looking one check ahead. Checks
+ * already on the log with a sure result are left out, and so is what would leave the same thing to be done.
  */
 export function nextChecks(c: Case, p: Posterior, among?: (check: CheckId) => boolean): NextCheck[] {
   const planning = planningFor(c, p, among);
@@ -150,6 +260,13 @@ export function nextChecks(c: Case, p: Posterior, among?: (check: CheckId) => bo
 }
 
 function outlookOf({ result, chance, causes }: Prospect, p: Posterior): Outlook {
-  const lead = leadOf(causes, p.repaired);
+  const gone = CAUSES.flatMap(({ id }, i) => (p.gone[i] ? [id] : []));
+  const lead = leadOf(causes, gone);
   return { result, chance, leads: { cause: CAUSES[lead]!.id, probability: Math.min(1, causes[lead]!) } };
+}
+
+/** Position of the cause to act on when no check pays: the lead once it is likely enough, else the first to repair. */
+export function causeToActOn(causes: Float64Array, first: Queued | undefined): number {
+  const lead = leadOf(causes);
+  return causes[lead]! >= ACT_ON || !first ? lead : first.cause;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Case, Evidence } from '../case';
-import { CAUSES, causeOf, type CauseId, type CheckId, type PartId } from '../knowledge';
+import { CAUSES, causeOf, type CauseId, type CheckId, type PartId } from '../../knowledge';
 import { diagnose } from '../diagnose';
 import { posterior, type Posterior } from '../posterior';
 import { CAUSE_INDEX } from '../prior';

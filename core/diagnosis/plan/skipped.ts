@@ -1,7 +1,7 @@
 import type { Case } from '../case';
-import { openingMinutes, type CauseId } from '../knowledge';
+import { openingMinutes, type CauseId } from '../../knowledge';
 import type { Suspect } from '../explain';
-import { standing } from './available';
+import { standing } from './possible';
 import type { NextCheck } from './nextCheck';
 
 /** A cheap check that would be skipped by opening the machine now. */

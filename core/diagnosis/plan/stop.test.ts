@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Case, Evidence } from '../case';
 import { diagnose } from '../diagnose';
-import { CAUSE_IDS, REMEDIES, type CheckId, type ComplaintId } from '../knowledge';
+import { CAUSE_IDS, REMEDIES, type CheckId, type ComplaintId } from '../../knowledge';
 import { ACT_ON } from './nextCheck';
 
 const caseOf = (complaint: ComplaintId, ...found: readonly (readonly [CheckId, string])[]): Case => ({

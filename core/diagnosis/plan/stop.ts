@@ -1,12 +1,14 @@
-import { CAUSES, REMEDIES, type CauseId, type Remedy } from '../knowledge';
+import { CAUSE_INDEX, CAUSES, REMEDIES, type CauseId, type Remedy } from '../../knowledge';
+import { explainedBy } from '../explain';
+import { SETS } from '../hypotheses';
+import { ACT_ON, SEEN } from '../parameters';
 import type { Posterior } from '../posterior';
-import { CAUSE_INDEX } from '../prior';
-import { SETS } from '../sets';
-import { ACT_ON, WORTH_MAKING, type NextCheck } from './nextCheck';
-import { bestToTry } from './waste';
+import { causeToActOn, firstFrom, type NextCheck, type Planning } from './nextCheck';
 
 /** Why further checks cannot change what should be done, and what that is. */
 export type Stop =
+  /** What was seen accounts for it: put it right. */
+  | { why: 'found'; cause: CauseId; causes: readonly CauseId[]; probability: number }
   /** One cause is likely enough to act on. */
   | { why: 'settled'; cause: CauseId; probability: number }
   /** Whichever of these it is, the same job puts it right. */
@@ -23,6 +25,7 @@ const STRAY = 0.2;
 
 /** Probability that at least one of these causes is there. */
 function anyOf(p: Posterior, ids: readonly CauseId[]): number {
+  if (ids.some((id) => p.present[CAUSE_INDEX.get(id)!])) return SEEN;
   const member = new Uint8Array(CAUSES.length + 1);
   for (const id of ids) member[CAUSE_INDEX.get(id) ?? CAUSES.length] = 1;
   const { a, b, c, count } = SETS;
@@ -31,27 +34,40 @@ function anyOf(p: Posterior, ids: readonly CauseId[]): number {
   return sum;
 }
 
-/**
- * Whether to stop checking, and why. Null: the next check is worth its minutes. A remedy shared by several suspects
- * counts once one of them is almost certainly there, and nothing outside it is at all likely.
- */
-export function whenToStop(p: Posterior, next: readonly NextCheck[]): Stop | null {
-  const open = CAUSES.map((cause, i) => ({ cause, p: p.repaired.includes(cause.id) ? 0 : p.causes[i]! }));
-  const lead = open.reduce((x, y) => (y.p > x.p ? y : x));
+/** The remedy that mends nearly all that may be to blame, if there is one. */
+function sharedRemedy(p: Posterior, open: readonly { id: CauseId; p: number }[]): Stop | null {
   for (const remedy of REMEDIES) {
-    const inside = open.filter(({ cause, p }) => remedy.mends.includes(cause.id) && p >= NAMED);
-    if (!remedy.asksWorth && (inside.length < 2 || lead.p >= ACT_ON)) continue;
+    const inside = open.filter(({ id, p }) => remedy.mends.includes(id) && p >= NAMED);
+    if (inside.length < 2 && !remedy.asksWorth) continue;
     if (inside.reduce((sum, x) => sum + x.p, 0) < ACT_ON) continue;
-    const stray = open.some(({ cause, p }) => !remedy.mends.includes(cause.id) && p > STRAY);
-    if (stray && !remedy.asksWorth) continue;
+    if (open.some(({ id, p }) => !remedy.mends.includes(id) && p > STRAY) && !remedy.asksWorth) continue;
     const probability = anyOf(p, remedy.mends);
     if (probability < ACT_ON) continue;
-    const causes = inside.toSorted((x, y) => y.p - x.p).map(({ cause }) => cause.id);
+    const causes = inside.toSorted((x, y) => y.p - x.p).map(({ id }) => id);
     return { why: remedy.asksWorth ? 'worth' : 'one-remedy', remedy, causes, probability };
   }
-  if (lead.p >= ACT_ON) return { why: 'settled', cause: lead.cause.id, probability: lead.p };
-  const best = next[0];
-  if (best && best.value >= WORTH_MAKING) return null;
-  const at = bestToTry(Float64Array.from(open, (x) => x.p));
+  return null;
+}
+
+/**
+ * Whether to stop checking, and why. Null: the next check is worth its minutes. While a check pays, it comes first,
+ * save where the engine is worn out and the question is whether it is worth mending.
+ */
+export function whenToStop(p: Posterior, next: readonly NextCheck[], planning: Planning): Stop | null {
+  const standing = p.timeline.known.filter((k) => k.state === 'standing').map((k) => k.cause);
+  const open = CAUSES.map(({ id }, i) => ({ id, p: p.gone[i] ? 0 : p.causes[i]! }));
+  const shared = sharedRemedy(p, open);
+  if (shared?.why === 'worth' && planning.owed.size === 0) return shared;
+  if (next.length > 0) return null;
+  if (shared) return shared;
+  const blamed = standing.filter((id) => explainedBy(id, p.complaints).length > 0);
+  const first = firstFrom(planning, planning.board.now, planning.off);
+  if (blamed.length > 0 || (standing.length > 0 && !first)) {
+    const causes = blamed.length > 0 ? blamed : standing;
+    return { why: 'found', cause: causes[0]!, causes: standing, probability: SEEN };
+  }
+  const lead = open.reduce((x, y) => (y.p > x.p ? y : x));
+  if (lead.p >= ACT_ON) return { why: 'settled', cause: lead.id, probability: lead.p };
+  const at = causeToActOn(planning.board.now.causes, first);
   return { why: 'nothing-pays', cause: CAUSES[at]!.id, probability: open[at]!.p };
 }

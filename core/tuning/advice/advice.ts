@@ -1,4 +1,4 @@
-import type { CheckId } from '../../diagnosis';
+import type { CheckId } from '../../knowledge';
 import type { Ledger, LedgerLine, Screw, ScrewMove } from '../ledger';
 
 /** What the technician saw or heard that a trace may not show. */

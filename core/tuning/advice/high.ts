@@ -1,4 +1,4 @@
-import type { MachineFacts } from '../../diagnosis';
+import type { MachineFacts } from '../../machine';
 import { BASELINE_SCHOOLS, figuresOf } from '../../machine';
 import { speedBand } from '../judge';
 import type { Ledger } from '../ledger';

@@ -1,4 +1,4 @@
-import { SCHOOL_IDS } from '@rusty-wren/core/diagnosis';
+import { SCHOOL_IDS } from '@rusty-wren/core/knowledge';
 import { BASELINE_SCHOOLS, type BaselineTurns } from '@rusty-wren/core/machine';
 import { PRESSURE_UNITS, type PressureUnit } from '@rusty-wren/core/units';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';

@@ -1,4 +1,5 @@
-import { CHECKS, checkOf, type CheckId, type NextCheck } from '@rusty-wren/core/diagnosis';
+import { CHECKS, checkOf, type CheckId } from '@rusty-wren/core/knowledge';
+import { type NextCheck } from '@rusty-wren/core/diagnosis';
 import { useState, type ReactElement } from 'react';
 import { minutesWords } from '../rack/words';
 import { Button } from '../ui/Button';

@@ -1,9 +1,5 @@
-import {
-  firstInOrder,
-  skippedBy,
-  type CheckId,
-  type NextCheck as NextPlan,
-} from '@rusty-wren/core/diagnosis';
+import { firstInOrder, skippedBy, type NextCheck as NextPlan } from '@rusty-wren/core/diagnosis';
+import { type CheckId } from '@rusty-wren/core/knowledge';
 import { partsOff } from '@rusty-wren/core/log';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useLocation, useNavigate } from 'react-router';

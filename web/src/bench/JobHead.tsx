@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { behaviourOf } from '@rusty-wren/core/diagnosis';
+import { behaviourOf } from '@rusty-wren/core/knowledge';
 import { historyWords } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import { MachineDrawing } from '../drawn/MachineDrawing';

@@ -6,12 +6,10 @@ import {
   resultOf,
   toOpen,
   type CheckId,
-  type NextCheck as Next,
   type PartId,
-  type Skipped,
-  type Suspect,
   type Sureness,
-} from '@rusty-wren/core/diagnosis';
+} from '@rusty-wren/core/knowledge';
+import { type NextCheck as Next, type Skipped, type Suspect } from '@rusty-wren/core/diagnosis';
 import type { Reading } from '@rusty-wren/core/reading';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';

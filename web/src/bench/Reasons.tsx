@@ -1,4 +1,5 @@
-import { causeOf, checksTelling, whyOrWhyNot, type CauseId } from '@rusty-wren/core/diagnosis';
+import { causeOf, checksTelling, type CauseId } from '@rusty-wren/core/knowledge';
+import { whyOrWhyNot } from '@rusty-wren/core/diagnosis';
 import { useMemo, type ReactElement } from 'react';
 import { inSentence, minutesWords, percent } from '../rack/words';
 import { Moves } from './Moves';

@@ -1,4 +1,5 @@
-import { causeOf, type CauseId, type Stop } from '@rusty-wren/core/diagnosis';
+import { causeOf, type CauseId } from '@rusty-wren/core/knowledge';
+import { type Stop } from '@rusty-wren/core/diagnosis';
 import type { ReactElement } from 'react';
 import { inSentence, percent } from '../rack/words';
 import { Button } from '../ui/Button';

@@ -1,4 +1,4 @@
-import { SURENESS, type Sureness } from '@rusty-wren/core/diagnosis';
+import { SURENESS, type Sureness } from '@rusty-wren/core/knowledge';
 import type { ReactElement } from 'react';
 import { OneOf } from '../ui/OneOf';
 

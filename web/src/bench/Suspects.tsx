@@ -1,4 +1,5 @@
-import { causeOf, resultOf, type CauseId, type Misreading, type Suspect } from '@rusty-wren/core/diagnosis';
+import { causeOf, resultOf, type CauseId } from '@rusty-wren/core/knowledge';
+import { type Misreading, type Suspect } from '@rusty-wren/core/diagnosis';
 import { ChevronDown, CircleAlert, Map, RotateCcw } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';

@@ -1,5 +1,5 @@
 import { entryWords, staleFindings, type Picture, type TrailLine } from '@rusty-wren/core/log';
-import type { CheckId } from '@rusty-wren/core/diagnosis';
+import type { CheckId } from '@rusty-wren/core/knowledge';
 import { format, isSameDay } from 'date-fns';
 import { useEffect, useRef, useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';

@@ -1,4 +1,4 @@
-import { PARTS } from '@rusty-wren/core/diagnosis';
+import { PARTS } from '@rusty-wren/core/knowledge';
 import type { OffItem } from '@rusty-wren/core/log';
 import { Plus, Undo2 } from 'lucide-react';
 import { useState, type ReactElement } from 'react';

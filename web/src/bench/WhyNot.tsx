@@ -1,4 +1,4 @@
-import { CAUSES, causeOf, type CauseId } from '@rusty-wren/core/diagnosis';
+import { CAUSES, causeOf, type CauseId } from '@rusty-wren/core/knowledge';
 import { useState, type ReactElement } from 'react';
 import { percent } from '../rack/words';
 import { Button } from '../ui/Button';

@@ -1,4 +1,4 @@
-import { CAUTIONS } from '@rusty-wren/core/diagnosis';
+import { CAUTIONS } from '@rusty-wren/core/knowledge';
 import { addDays, format } from 'date-fns';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type FormEvent, type ReactElement } from 'react';

@@ -1,4 +1,4 @@
-import type { History } from '@rusty-wren/core/diagnosis';
+import type { History } from '@rusty-wren/core/knowledge';
 import type { ReactElement } from 'react';
 import { Chips } from './Chips';
 

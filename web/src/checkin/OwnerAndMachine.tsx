@@ -1,4 +1,4 @@
-import { MACHINE_KINDS } from '@rusty-wren/core/diagnosis';
+import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import type { ReactElement } from 'react';
 import { useCustomersQuery } from '../api/api';
 import { MachineDrawing } from '../drawn/MachineDrawing';

@@ -1,4 +1,4 @@
-import { BEHAVIOURS, type ComplaintId } from '@rusty-wren/core/diagnosis';
+import { BEHAVIOURS, type ComplaintId } from '@rusty-wren/core/knowledge';
 import { ToggleGroup } from 'radix-ui';
 import type { ReactElement } from 'react';
 import { SpeedShape } from '../drawn/SpeedShape';

@@ -5,7 +5,8 @@ import {
   type CustomerWithMachines,
   type NewEntry,
 } from '@rusty-wren/contract';
-import type { ComplaintId, History, MachineKind } from '@rusty-wren/core/diagnosis';
+import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
+import type { MachineKind } from '@rusty-wren/core/machine';
 import { v4 as uuid } from 'uuid';
 
 /** A check-in as it is being filled in. */

@@ -1,4 +1,4 @@
-import type { MachineKind } from '@rusty-wren/core/diagnosis';
+import type { MachineKind } from '@rusty-wren/core/machine';
 import type { ReactElement } from 'react';
 
 const ENGINE = 'M4 14h13v12H4z M7 14v-3h7v3';

@@ -1,4 +1,4 @@
-import { behaviourOf, type ComplaintId, type SpeedPoint } from '@rusty-wren/core/diagnosis';
+import { behaviourOf, type ComplaintId, type SpeedPoint } from '@rusty-wren/core/knowledge';
 import type { ReactElement } from 'react';
 
 const W = 100;

@@ -1,4 +1,4 @@
-import type { Judged } from '@rusty-wren/core/reading';
+import type { Judged } from '@rusty-wren/core/verdict';
 import type { ReactElement } from 'react';
 
 /** The band a reading was judged by, drawn to scale with the reading on it. */

@@ -1,5 +1,6 @@
 import type { FeedLine, StandIn } from '@rusty-wren/contract';
-import type { CheckDef, MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { CheckDef } from '@rusty-wren/core/knowledge';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { mmToThou } from '@rusty-wren/core/units';

@@ -1,5 +1,5 @@
 import { fitPlateau } from '@rusty-wren/core/compression';
-import type { CheckDef } from '@rusty-wren/core/diagnosis';
+import type { CheckDef } from '@rusty-wren/core/knowledge';
 import type { Picture } from '@rusty-wren/core/log';
 import { isPressureCheck } from '@rusty-wren/core/pressure';
 import type { Reading } from '@rusty-wren/core/reading';

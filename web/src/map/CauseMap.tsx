@@ -1,4 +1,5 @@
-import { causeOf, checksTelling, glance, resultOf, type CauseId } from '@rusty-wren/core/diagnosis';
+import { causeOf, checksTelling, resultOf, type CauseId } from '@rusty-wren/core/knowledge';
+import { glance } from '@rusty-wren/core/diagnosis';
 import { Check } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';

@@ -1,4 +1,4 @@
-import { CAUSES, type CauseId } from '@rusty-wren/core/diagnosis';
+import { CAUSES, type CauseId } from '@rusty-wren/core/knowledge';
 
 const AT = new Map(CAUSES.map((cause, i) => [cause.id, i]));
 

@@ -1,4 +1,4 @@
-import { CAUSES, CAUSE_IDS } from '@rusty-wren/core/diagnosis';
+import { CAUSES, CAUSE_IDS } from '@rusty-wren/core/knowledge';
 import { describe, expect, it } from 'vitest';
 import { heatOf, isCleared } from './heat';
 import { DRAWN_PARTS } from './parts';

@@ -1,4 +1,4 @@
-import type { CauseId } from '@rusty-wren/core/diagnosis';
+import type { CauseId } from '@rusty-wren/core/knowledge';
 
 /** One part of the drawn engine: its outline, where its name stands, and the causes that live in it. */
 export interface DrawnPart {

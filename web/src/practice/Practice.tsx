@@ -1,4 +1,4 @@
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { SCREWS, speedBand, type Screw } from '@rusty-wren/core/tuning';
 import { Check, Circle, Minus, Plus } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';

@@ -1,4 +1,5 @@
-import { chanceFrom, type MachineFacts } from '@rusty-wren/core/diagnosis';
+import { chanceFrom } from '@rusty-wren/core/chance';
+import { type MachineFacts } from '@rusty-wren/core/machine';
 import {
   engineOf,
   makeOf,

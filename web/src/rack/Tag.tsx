@@ -1,5 +1,6 @@
 import type { RackTag } from '@rusty-wren/contract';
-import { ACT_ON, behaviourOf, causeOf, checkOf } from '@rusty-wren/core/diagnosis';
+import { ACT_ON } from '@rusty-wren/core/diagnosis';
+import { behaviourOf, causeOf, checkOf } from '@rusty-wren/core/knowledge';
 import { pressing } from '@rusty-wren/core/schedule';
 import { format } from 'date-fns';
 import { Hourglass } from 'lucide-react';

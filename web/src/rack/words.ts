@@ -1,5 +1,5 @@
 import type { Stage } from '@rusty-wren/core/log';
-import type { MachineKind } from '@rusty-wren/core/diagnosis';
+import type { MachineKind } from '@rusty-wren/core/machine';
 
 /** What each stage is called on a tag. */
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {

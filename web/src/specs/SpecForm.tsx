@@ -1,5 +1,5 @@
 import type { SpecCard } from '@rusty-wren/contract';
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { figuresOf, type SpecFigures } from '@rusty-wren/core/machine';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { NumberField } from '../ui/NumberField';

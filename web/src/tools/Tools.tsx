@@ -1,4 +1,5 @@
-import { checkOf, MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/diagnosis';
+import { checkOf } from '@rusty-wren/core/knowledge';
+import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/machine';
 import { PRESSURE_CHECKS, TARGETS, type PressureCheck } from '@rusty-wren/core/pressure';
 import { useState, type ReactElement } from 'react';
 import { NavLink, useParams } from 'react-router';

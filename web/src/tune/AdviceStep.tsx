@@ -1,4 +1,4 @@
-import { checkOf, type CheckId } from '@rusty-wren/core/diagnosis';
+import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
 import { moveInWords, type Advice, type ScrewMove } from '@rusty-wren/core/tuning';
 import { RotateCcw, RotateCw } from 'lucide-react';
 import type { ReactElement } from 'react';

@@ -1,4 +1,4 @@
-import type { CheckId } from '@rusty-wren/core/diagnosis';
+import type { CheckId } from '@rusty-wren/core/knowledge';
 import type { GateMatter } from '@rusty-wren/core/tuning';
 import { Check, CircleHelp, X } from 'lucide-react';
 import type { ReactElement } from 'react';

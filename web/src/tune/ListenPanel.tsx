@@ -1,4 +1,5 @@
-import { CAUTIONS, type MachineFacts } from '@rusty-wren/core/diagnosis';
+import { CAUTIONS } from '@rusty-wren/core/knowledge';
+import { type MachineFacts } from '@rusty-wren/core/machine';
 import { GUIDED_S } from '@rusty-wren/core/engine';
 import { HEARD } from '@rusty-wren/core/sound';
 import { speedBand } from '@rusty-wren/core/tuning';

@@ -1,4 +1,4 @@
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { speedBand, type Ledger } from '@rusty-wren/core/tuning';
 import type { ReactElement } from 'react';
 

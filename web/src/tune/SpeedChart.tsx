@@ -1,4 +1,4 @@
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { figuresOf } from '@rusty-wren/core/machine';
 import { speedBand, type Blip, type TrackPoint } from '@rusty-wren/core/tuning';
 import type { ReactElement } from 'react';

@@ -1,4 +1,4 @@
-import { checkOf, type CheckId } from '@rusty-wren/core/diagnosis';
+import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
 import { moveInWords, type Ledger, type LedgerLine } from '@rusty-wren/core/tuning';
 import type { ReactElement } from 'react';
 import { BIG_BUTTON } from '../bench/steps/StepHead';

@@ -1,5 +1,5 @@
 import { standInOf, standInScrews } from '@rusty-wren/core/engine';
-import type { CheckId } from '@rusty-wren/core/diagnosis';
+import type { CheckId } from '@rusty-wren/core/knowledge';
 import { staleFindings } from '@rusty-wren/core/log';
 import { speedTable, wavOfClip } from '@rusty-wren/core/sound';
 import {

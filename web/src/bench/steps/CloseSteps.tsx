@@ -1,4 +1,4 @@
-import { CAUTIONS } from '@rusty-wren/core/diagnosis';
+import { CAUTIONS } from '@rusty-wren/core/knowledge';
 import type { Picture, ProofStep } from '@rusty-wren/core/log';
 import { format } from 'date-fns';
 import { Check, Circle, TriangleAlert } from 'lucide-react';

@@ -1,4 +1,4 @@
-import { causeOf, OUTCOMES, type CauseId, type Outcome } from '@rusty-wren/core/diagnosis';
+import { causeOf, OUTCOMES, type CauseId, type Outcome } from '@rusty-wren/core/knowledge';
 import type { Settled } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';

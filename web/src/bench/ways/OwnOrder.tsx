@@ -1,4 +1,4 @@
-import { CHECKS, checkOf, SCHOOLS, type CheckId } from '@rusty-wren/core/diagnosis';
+import { CHECKS, checkOf, SCHOOLS, type CheckId } from '@rusty-wren/core/knowledge';
 import {
   closestCenter,
   DndContext,

@@ -1,4 +1,5 @@
-import { SCHOOLS, type Case, type CheckId, type Way } from '@rusty-wren/core/diagnosis';
+import { SCHOOLS, type CheckId } from '@rusty-wren/core/knowledge';
+import { type Case, type Way } from '@rusty-wren/core/diagnosis';
 import { Check, ListOrdered, Route } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
 import { useOwnOrderQuery } from '../../api/api';

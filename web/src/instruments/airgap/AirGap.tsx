@@ -1,5 +1,5 @@
 import { cardThickness, LEG_SPACING_MM, moveWords, readLegs, SETTING_STEPS } from '@rusty-wren/core/airgap';
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { figuresOf } from '@rusty-wren/core/machine';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { mmToThou, thouToMm } from '@rusty-wren/core/units';

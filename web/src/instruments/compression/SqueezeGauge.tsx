@@ -1,6 +1,7 @@
 import type { FeedLine, SqueezeReading, StandIn } from '@rusty-wren/contract';
 import { fitPlateau, ratioWithHose, type SqueezeSetting } from '@rusty-wren/core/compression';
-import type { CheckId, MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { CheckId } from '@rusty-wren/core/knowledge';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { figuresOf, gaugeOf, ratioFor } from '@rusty-wren/core/machine';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { readShorthand } from '@rusty-wren/core/shorthand';

@@ -1,4 +1,4 @@
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { BASELINE_SCHOOLS, figuresOf } from '@rusty-wren/core/machine';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { formatTurns } from '@rusty-wren/core/units';

@@ -1,4 +1,4 @@
-import type { Sureness } from '@rusty-wren/core/diagnosis';
+import type { Sureness } from '@rusty-wren/core/knowledge';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState, type ReactElement } from 'react';
 

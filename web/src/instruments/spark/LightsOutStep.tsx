@@ -1,4 +1,4 @@
-import type { Sureness } from '@rusty-wren/core/diagnosis';
+import type { Sureness } from '@rusty-wren/core/knowledge';
 import { Moon } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
 import { useKeys } from '../../app/keys';

@@ -1,4 +1,4 @@
-import type { Sureness } from '@rusty-wren/core/diagnosis';
+import type { Sureness } from '@rusty-wren/core/knowledge';
 import { followStopWire, type StopWireOutcome } from '@rusty-wren/core/spark';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/Button';

@@ -1,5 +1,5 @@
 import { guidedRun, PLAIN, soundOf, standInOf, trackOf, type Screws } from '@rusty-wren/core/engine';
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { LiveSpeed, speedsOf, type SpeedReading } from '@rusty-wren/core/sound';
 import * as Comlink from 'comlink';
 

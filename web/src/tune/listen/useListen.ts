@@ -1,4 +1,4 @@
-import type { MachineFacts } from '@rusty-wren/core/diagnosis';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { GUIDED_S, type Screws } from '@rusty-wren/core/engine';
 import type { HeardBy } from '@rusty-wren/core/log';
 import { figuresOf } from '@rusty-wren/core/machine';

@@ -1,0 +1,1 @@
+export { chanceFrom, drawFrom, normalFrom, type Chance } from './chance';

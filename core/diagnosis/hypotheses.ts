@@ -1,0 +1,115 @@
+import { CAUSES, CAUSE_INDEX, type CauseId } from '../knowledge';
+
+/**
+ * All hypotheses: sets of up to three causes nobody has seen, members as positions in CAUSES. Position N stands for
+ * "nobody" and carries factor 1 everywhere, so that every set is handled as a triple. What was seen stands beside every
+ * set and takes none of its places.
+ */
+export interface Hypotheses {
+  count: number;
+  a: Uint8Array;
+  b: Uint8Array;
+  c: Uint8Array;
+}
+
+const N = CAUSES.length;
+
+function enumerate(n: number): Hypotheses {
+  const count = 1 + n + (n * (n - 1)) / 2 + (n * (n - 1) * (n - 2)) / 6;
+  const sets: Hypotheses = {
+    count,
+    a: new Uint8Array(count),
+    b: new Uint8Array(count),
+    c: new Uint8Array(count),
+  };
+  let s = 0;
+  const put = (i: number, j: number, k: number): void => {
+    sets.a[s] = i;
+    sets.b[s] = j;
+    sets.c[s] = k;
+    s++;
+  };
+  put(n, n, n);
+  for (let i = 0; i < n; i++) {
+    put(i, n, n);
+    for (let j = i + 1; j < n; j++) {
+      put(i, j, n);
+      for (let k = j + 1; k < n; k++) put(i, j, k);
+    }
+  }
+  return sets;
+}
+
+/** Every set of at most three causes; index 0 is the empty set: nothing that was not seen. */
+export const SETS: Hypotheses = enumerate(N);
+
+const indexOf = new Map<string, number>();
+
+/** Position in SETS of the set of these causes (at most three). Throws on more, or on one that is unknown. */
+export function setOf(causes: readonly CauseId[]): number {
+  if (indexOf.size === 0) {
+    for (let s = 0; s < SETS.count; s++) indexOf.set(`${SETS.a[s]},${SETS.b[s]},${SETS.c[s]}`, s);
+  }
+  const members = causes.map((id) => CAUSE_INDEX.get(id) ?? -1).sort((x, y) => x - y);
+  const found = indexOf.get([...members, N, N, N].slice(0, Math.max(3, members.length)).join(','));
+  if (found === undefined) throw new Error(`no such set of causes: ${causes.join(', ')}`);
+  return found;
+}
+
+/** Members of a set as positions in CAUSES. */
+export function membersOf(set: number): number[] {
+  return [SETS.a[set]!, SETS.b[set]!, SETS.c[set]!].filter((i) => i !== N);
+}
+
+/** Weight of each cause (length N) under weights over all sets, in their order. */
+export function causeWeights(weights: Float64Array): Float64Array {
+  const causes = new Float64Array(N);
+  let s = 1;
+  for (let i = 0; i < N; i++) {
+    let sumI = weights[s++]!;
+    for (let j = i + 1; j < N; j++) {
+      let sumJ = weights[s++]!;
+      for (let k = j + 1; k < N; k++) {
+        const w = weights[s++]!;
+        sumJ += w;
+        causes[k]! += w;
+      }
+      causes[j]! += sumJ;
+      sumI += sumJ;
+    }
+    causes[i]! += sumI;
+  }
+  return causes;
+}
+
+/** Weight of each cause (length N + 1; the last is nobody) under weights over chosen sets. */
+export function causesOf(chosen: Uint32Array, weights: Float64Array): Float64Array {
+  const causes = new Float64Array(N + 1);
+  const { a, b, c } = SETS;
+  for (let n = 0; n < chosen.length; n++) {
+    const s = chosen[n]!;
+    const w = weights[n]!;
+    causes[a[s]!]! += w;
+    causes[b[s]!]! += w;
+    causes[c[s]!]! += w;
+  }
+  return causes;
+}
+
+/** Position of the likeliest cause (weights in the order of CAUSES) that is not among these. */
+export function leadOf(causes: ArrayLike<number>, except: readonly CauseId[] = []): number {
+  let lead = -1;
+  for (let i = 0; i < N; i++) {
+    if ((lead < 0 || causes[i]! > causes[lead]!) && !except.includes(CAUSES[i]!.id)) lead = i;
+  }
+  return lead;
+}
+
+/** Scales weights to sum to one, in place. Returns what they summed to. */
+export function normalise(weights: Float64Array): number {
+  let sum = 0;
+  for (let s = 0; s < weights.length; s++) sum += weights[s]!;
+  const scale = 1 / sum;
+  for (let s = 0; s < weights.length; s++) weights[s] = weights[s]! * scale;
+  return sum;
+}

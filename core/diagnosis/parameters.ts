@@ -1,0 +1,96 @@
+import type { Outcome, Sureness } from '../knowledge';
+
+/**
+ * Every figure of the model that is not the trade's own word (`knowledge`), with where it comes from and what it moves.
+ * "Trade" is experience in round figures; "played" was found by playing drawn machines; "casebook" by bench cases.
+ */
+
+// --- Before anything is looked at -------------------------------------------------------------------------------
+
+/** Extra faults a machine carries besides the one it came in for, on average (trade). Higher: more sets of two and three. */
+export const EXTRA_FAULTS = 0.55;
+/** How often an owner mentions a behaviour the machine shows (trade). Higher: what nobody spoke of counts more against. */
+export const MENTION_RATE = 0.45;
+/** Weight of "none of these" against the listed causes: a machine on the bench has a fault (trade). */
+export const NONE_OF_THESE = 0.08;
+/** Behaviours that turn up with no fault the list knows. */
+export const COMPLAINT_LEAK = 0.003;
+/** A chain of damage is told of machines that ran on for months: of those that come in, so much of it has happened (casebook). */
+export const CHAIN_SHARE = 0.6;
+
+// --- What is noted ------------------------------------------------------------------------------------------------
+
+/** Chance that what was noted is not what was there (trade). */
+export const ERROR: Readonly<Record<Sureness, number>> = { sure: 0.015, fair: 0.15, doubtful: 0.45 };
+/** The same for results that deceive a careful hand as well. */
+export const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.07, fair: 0.2, doubtful: 0.5 };
+/** Of that chance, what is left when the check was made again and came out the same. */
+export const CONFIRMED = 0.25;
+/** Past so many pulls one should have stopped to think; a plug is then wet whatever is wrong (trade). */
+export const MANY_PULLS = 10;
+export const WET_FROM_PULLING = { error: 0.75, misread: 0.8 } as const;
+/** Of a result that only says the complaint again, so much is the complaint and nothing new (casebook). */
+export const RESTATED = 0.85;
+/** Probability of a fault that was surely seen, whatever else is noted. */
+export const SEEN = 0.97;
+/** Most that a part surely seen sound, or put right without effect, may still be believed in. */
+export const CLEARED = 0.1;
+
+// --- What is put right --------------------------------------------------------------------------------------------
+
+/** How a trial turns out when what it puts right was all that was wrong (trade). */
+export const ALONE: Readonly<Record<Outcome, number>> = { cured: 0.86, better: 0.09, 'no-change': 0.05 };
+/** A trial that goes part of the way: half a cure is the ordinary sign. */
+export const ALONE_GRADUAL: Readonly<Record<Outcome, number>> = {
+  cured: 0.5,
+  better: 0.45,
+  'no-change': 0.05,
+};
+/** When other faults stand beside it. */
+export const WITH_OTHERS: Readonly<Record<Outcome, number>> = { cured: 0.1, better: 0.45, 'no-change': 0.2 };
+/** A repair in vain: it was there after all and stood alone, or beside others. In one of several places: loosely. */
+export const IN_VAIN = { alone: 0.03, withOthers: 0.1 } as const;
+export const IN_VAIN_ELSEWHERE = { alone: 0.3, withOthers: 0.4 } as const;
+/** How a repair of what was not wrong turns out. */
+export const ABSENT: Readonly<Record<Outcome, number>> = { cured: 0.008, better: 0.015, 'no-change': 0.977 };
+/** How often a new part is itself at fault, or fitted wrong (trade). */
+export const BOTCHED = 0.04;
+
+// --- Results that hang together -----------------------------------------------------------------------------------
+
+/** How often conditions are poor, and how much of a check's misreading happens then (trade). */
+export const POOR = 0.15;
+export const MISREAD_WHEN_POOR = 0.85;
+/** How often a fault shows plainly, and how much oftener it then gives its signs (trade). */
+export const PLAIN = 0.6;
+export const PLAINER = 1.3;
+
+// --- Bench minutes ------------------------------------------------------------------------------------------------
+
+/** Picking anything up, wiping hands and noting it (trade). Higher: fewer and weightier checks. */
+export const HANDLING_MINUTES = 1;
+/** Closing up takes so much of the minutes of opening (trade). Higher: later dismantling. */
+export const CLOSING_SHARE = 0.8;
+/** A repair that was not needed: proving it, finding out, going back to looking (played). */
+export const NEEDLESS_MINUTES = 20;
+/** A dear part bought for nothing, and its wait, in minutes' worth (trade). Higher: proof before buying. */
+export const DEAR_MINUTES = 60;
+/** Nobody is surer than this of what was not seen, when it comes to acting on it (casebook). */
+export const SUREST_UNSEEN = 0.9;
+/** A look that missed what was there: going through the rest and coming back to it (trade). */
+export const MISSED_MINUTES = 25;
+/** Minutes of head-scratching when nothing on the list was it. */
+export const LOST_MINUTES = 75;
+/**
+ * A queue longer than this is not gone through to its end: other checks would split the rest, so that what lies beyond
+ * counts for the stated share (casebook). Lower: checks that only clear faint suspects are worth less.
+ */
+export const LONG_QUEUE = { minutes: 40, share: 0.3 } as const;
+/** From this probability on, one cause is likely enough to act on, if no check pays. */
+export const ACT_ON = 0.9;
+/** A check must save so many minutes for each it takes to be proposed at all (played). */
+export const WORTH_MAKING = 0.6;
+/** A cause that shows as a complaint more rarely than this is not what it is about (the trade's "rarely"). */
+export const LEAST_LINK = 0.07;
+/** A member of a set is to blame for a complaint when it shows as it at least so often, given that something does. */
+export const BLAMED = 0.35;

@@ -1,0 +1,179 @@
+import {
+  CAUSE_INDEX,
+  CHECKS,
+  checkOf,
+  openingMinutes,
+  partOf,
+  PARTS,
+  REMEDIES,
+  toOpen,
+  type CheckDef,
+  type CheckId,
+  type ComplaintId,
+  type EngineNeed,
+  type PartId,
+} from '../../knowledge';
+import type { Case, Evidence } from '../case';
+import { bearingOn, isMending } from '../likelihood';
+import { CLOSING_SHARE, HANDLING_MINUTES } from '../parameters';
+import type { Posterior } from '../posterior';
+
+/** Complaints of an engine that does not keep running: nothing can be read off it while it runs. */
+const DEAD: ReadonlySet<ComplaintId> = new Set([
+  'no-fire',
+  'pops-only',
+  'runs-on-prime-then-dies',
+  'flooded',
+  'primer-no-fuel',
+  'kicks-back',
+  'hard-to-pull',
+]);
+const DEAD_STARTS: ReadonlySet<string> = new Set(['nothing', 'pops', 'starts-and-dies']);
+/** Complaints of a machine that hurts somebody when it is started. */
+const HURTING: readonly ComplaintId[] = ['kicks-back', 'wont-stop'];
+
+/** What has to be on again before the engine is turned by the cord, or started. */
+const ON_TO_TURN: readonly PartId[] = ['recoil', 'flywheel'];
+const ON_TO_RUN: readonly PartId[] = [
+  ...ON_TO_TURN,
+  'plug',
+  'muffler-cover',
+  'muffler',
+  'air-box',
+  'carburettor',
+  'metering-cover',
+  'pump-cover',
+];
+/** With one of these off the engine is in pieces: it is put together for a proof, not for a check. */
+const IN_PIECES: readonly PartId[] = ['carburettor', 'metering-cover', 'pump-cover', 'flywheel', 'muffler'];
+
+/** Faults with which an engine is not run, lest it be ruined. */
+const RUINOUS: readonly string[] = [
+  'no-oil-in-fuel',
+  ...REMEDIES.filter((r) => r.asksWorth).flatMap((r) => r.mends),
+];
+
+type Finding = Extract<Evidence, { kind: 'finding' }>;
+
+/** What the machine can be asked to do as it now stands. */
+export interface State {
+  off: ReadonlySet<PartId>;
+  canTurn: boolean;
+  /** Somebody may try to start it. */
+  canStart: boolean;
+  canRun: boolean;
+  /** Why the machine is not to be run, where that is a matter of safety: the entry that says so. */
+  hazard: Evidence | null;
+}
+
+/** Why running the machine would be dangerous: a safety fault found, or one it came in with; null when nothing stands. */
+function hazardOf(c: Case, p: Pick<Posterior, 'timeline'>): Evidence | null {
+  if (c.hazardPassed || p.timeline.known.some((k) => k.cured)) return null;
+  return (
+    c.evidence.find(
+      (e) =>
+        (e.kind === 'finding' && e.check === 'safety-walkround' && e.result === 'fault') ||
+        (e.kind === 'finding' && e.check === 'pull-feel' && e.result === 'snatches') ||
+        (e.kind === 'complaint' && HURTING.includes(e.complaint)),
+    ) ?? null
+  );
+}
+
+/** The latest finding of a check, unless something was put right with effect since. */
+function lately(c: Case, check: CheckId): Finding | undefined {
+  const since = c.evidence.findLastIndex((e) => e.kind === 'repair' && e.outcome !== 'no-change');
+  return c.evidence.findLast(
+    (e, at): e is Finding => at > since && e.kind === 'finding' && e.check === check,
+  );
+}
+
+/** Reads from a case what can be asked of the machine as it stands on the bench. */
+export function stateOf(c: Case, p: Pick<Posterior, 'timeline' | 'present' | 'complaints'>): State {
+  const off = new Set(c.off);
+  const hazard = hazardOf(c, p);
+  const pull = lately(c, 'pull-feel')?.result;
+  const canTurn = pull !== 'locked';
+  const ruined = p.timeline.known.some((k) => k.state === 'standing' && RUINOUS.includes(k.cause));
+  const canStart = canTurn && pull !== 'no-resistance' && !hazard && !ruined;
+  const started = lately(c, 'start-trial')?.result;
+  const dead = started
+    ? DEAD_STARTS.has(started)
+    : p.complaints.some((id) => DEAD.has(id)) || lately(c, 'spark-tester')?.result === 'none';
+  return { off, canTurn, canStart, canRun: canStart && !dead, hazard };
+}
+
+/** Parts that have to go back on before a check's engine can be turned or run. */
+export function toPutBack({ engine, access }: CheckDef, off: ReadonlySet<PartId>): PartId[] {
+  if (!engine) return [];
+  const open = new Set(toOpen(access, new Set()));
+  return (engine === 'turned' ? ON_TO_TURN : ON_TO_RUN).filter((part) => off.has(part) && !open.has(part));
+}
+
+const minutesToClose = (parts: readonly PartId[]): number =>
+  parts.reduce((sum, id) => sum + CLOSING_SHARE * partOf(id).minutes, 0);
+
+/** Whether a check can be made on this machine as it stands. */
+export function possible(check: CheckDef, c: Case, p: Pick<Posterior, 'complaints'>, state: State): boolean {
+  if (check.notOn?.includes(c.machine.kind)) return false;
+  if (check.onlyFor && !check.onlyFor.some((id) => p.complaints.includes(id))) return false;
+  const able: Record<EngineNeed, boolean> = {
+    turned: state.canTurn,
+    started: state.canStart,
+    running: state.canRun,
+  };
+  if (check.engine && !able[check.engine]) return false;
+  return !toPutBack(check, state.off).some((part) => IN_PIECES.includes(part));
+}
+
+/** Bench minutes of a check as the state says: its own, opening, and putting back what it needs on. */
+export const minutesOf = (check: CheckDef, off: ReadonlySet<PartId>): number =>
+  check.minutes + openingMinutes(check.access, off) + minutesToClose(toPutBack(check, off));
+
+/** What a check costs in all: its minutes, handling it, and closing up what it opened. */
+export const costOf = (check: CheckDef, off: ReadonlySet<PartId>): number =>
+  minutesOf(check, off) + HANDLING_MINUTES + minutesToClose(toOpen(check.access, off));
+
+/** What is off once a check has been made. */
+export function offAfter(check: CheckDef, off: ReadonlySet<PartId>): ReadonlySet<PartId> {
+  const after = new Set([...off, ...toOpen(check.access, off)]);
+  for (const part of toPutBack(check, off)) after.delete(part);
+  return after;
+}
+
+/**
+ * The checks whose latest result still stands, and whether it was sure. A repair that changed something makes stale
+ * whatever the repaired cause had a bearing on: that may look different now.
+ */
+export function standing(c: Case): Map<CheckId, boolean> {
+  const made = new Map<CheckId, boolean>();
+  for (const e of c.evidence) {
+    if (e.kind === 'finding') made.set(e.check, e.sureness === 'sure');
+    if (e.kind !== 'repair' || e.outcome === 'no-change') continue;
+    const repaired = CAUSE_INDEX.get(e.cause)!;
+    for (const check of made.keys()) if (bearingOn(check)[repaired] || isMending(check)) made.delete(check);
+  }
+  return made;
+}
+
+/** An order of checks with every check it leaves out after it. */
+export const wholeOrder = (order: readonly CheckId[]): CheckId[] => [
+  ...order,
+  ...CHECKS.map((c) => c.id).filter((id) => !order.includes(id)),
+];
+
+/** The next check of an order that has not been made and can be; null when none is left. */
+export function firstInOrder(
+  order: readonly CheckId[],
+  c: Case,
+  p: Pick<Posterior, 'timeline' | 'present' | 'complaints'>,
+  among: (check: CheckId) => boolean = () => true,
+): CheckId | null {
+  const made = standing(c);
+  const state = stateOf(c, p);
+  return (
+    wholeOrder(order).find((id) => !made.has(id) && among(id) && possible(checkOf(id), c, p, state)) ?? null
+  );
+}
+
+/** Bit of each part, for sets of parts as numbers. */
+export const PART_BIT: ReadonlyMap<PartId, number> = new Map(PARTS.map((part, i) => [part.id, 1 << i]));

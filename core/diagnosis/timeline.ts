@@ -1,0 +1,146 @@
+import {
+  CAUSES,
+  CAUSE_INDEX,
+  causeOf,
+  checkOf,
+  putRightBy,
+  resultOf,
+  seenAs,
+  type CauseId,
+  type CheckId,
+} from '../knowledge';
+import type { Case, Evidence } from './case';
+import { asOutcome } from './likelihood';
+
+const N = CAUSES.length;
+
+/** A fault that is known: seen with one's own eyes, measured, or put right with effect. */
+export interface Known {
+  cause: CauseId;
+  /** Entries in which it was seen, or was put right with effect. */
+  refs: readonly string[];
+  /** `standing`: there now. `mended`: put right, and it helped. `vain`: put right, and the complaint stood on. */
+  state: 'standing' | 'mended' | 'vain';
+  /** It was put right and the complaint was gone. */
+  cured: boolean;
+}
+
+/** What is known at any moment of the log, apart from all inference. Masks have length N + 1. */
+export interface Timeline {
+  known: readonly Known[];
+  /** Known to be there, and put right, when the entry at a position was noted; the last position is now. */
+  presentAt: (at: number) => Uint8Array;
+  goneAt: (at: number) => Uint8Array;
+  /** Where the complaints are to be explained: before the first repair that helped, else now. */
+  complaintsAt: number;
+  /** Surely seen sound or put right in vain, and nothing since: hardly there, whatever else is noted. */
+  cleared: readonly CauseId[];
+}
+
+interface Mended {
+  at: number;
+  ref: string;
+  helped: boolean;
+  cured: boolean;
+}
+
+/** What an entry puts right for good: a repair, or a trial whose new part or fuel stays in. */
+function mendedBy(e: Evidence): { causes: readonly CauseId[]; helped: boolean; cured: boolean } {
+  if (e.kind === 'repair')
+    return { causes: [e.cause], helped: e.outcome !== 'no-change', cured: e.outcome === 'cured' };
+  // A screw is turned back after its trial; a trial that helped does not say which of its causes it was.
+  if (e.kind !== 'finding' || checkOf(e.check).gradual || asOutcome(e.result) !== 'no-change')
+    return { causes: [], helped: false, cured: false };
+  return { causes: putRightBy(e.check), helped: false, cured: false };
+}
+
+/** The causes a finding is, beyond doubt: surely noted, and no other cause looks like it. */
+const factIn = (e: Evidence): CauseId[] => {
+  if (e.kind !== 'finding' || e.sureness !== 'sure' || resultOf(e.check, e.result)?.soft) return [];
+  const seen = seenAs(e.check, e.result);
+  return seen.length === 1 ? seen : [];
+};
+
+/** Checks that look at a cause's very part. */
+const looksAt = (cause: CauseId): CheckId[] => Object.keys(causeOf(cause).seen ?? {}) as CheckId[];
+
+/** Whether a finding shows a cause's part to be sound, beyond doubt. */
+function clears(e: Evidence, cause: CauseId): boolean {
+  if (e.kind !== 'finding' || e.sureness !== 'sure' || causeOf(cause).severalPlaces) return false;
+  const [normal] = checkOf(e.check).results;
+  return !!normal && e.result === normal.id && !normal.soft && looksAt(cause).includes(e.check);
+}
+
+const maskAt = (positions: Iterable<number>): Uint8Array => {
+  const mask = new Uint8Array(N + 1);
+  for (const i of positions) mask[i] = 1;
+  return mask;
+};
+
+/** Reads what is known and when from a case's evidence, in the order it was noted. */
+export function timelineOf({ evidence }: Case): Timeline {
+  const seen = new Map<CauseId, { at: number; ref: string }[]>();
+  const mended = new Map<CauseId, Mended[]>();
+  const soundAt = new Map<CauseId, number>();
+  const append = <T>(map: Map<CauseId, T[]>, cause: CauseId, item: T): void => {
+    map.set(cause, [...(map.get(cause) ?? []), item]);
+  };
+  evidence.forEach((e, at) => {
+    for (const cause of factIn(e)) append(seen, cause, { at, ref: e.ref });
+    const { causes, helped, cured } = mendedBy(e);
+    for (const cause of causes) append(mended, cause, { at, ref: e.ref, helped, cured });
+    if (e.kind === 'finding') for (const { id } of CAUSES) if (clears(e, id)) soundAt.set(id, at);
+  });
+
+  /** Known to be there at a position: seen since it was last put right, or put right with effect later on. */
+  const presentThen = (cause: CauseId, at: number): boolean => {
+    const repairs = mended.get(cause) ?? [];
+    const since = repairs.findLast((m) => m.at < at)?.at ?? -1;
+    const next = repairs.find((m) => m.at >= at);
+    const until = next?.at ?? Infinity;
+    const sound = soundAt.get(cause) ?? -1;
+    return (
+      (seen.get(cause) ?? []).some((s) => s.at > since && s.at < until && (s.at > sound || sound > until)) ||
+      (!!next?.helped && since < 0)
+    );
+  };
+  const goneThen = (cause: CauseId, at: number): boolean =>
+    (mended.get(cause) ?? []).some((m) => m.at < at) &&
+    !presentThen(cause, at) &&
+    !(causeOf(cause).severalPlaces && !(mended.get(cause) ?? []).some((m) => m.helped && m.at < at));
+
+  const touched = new Set([...seen.keys(), ...mended.keys()]);
+  const here = (ask: (cause: CauseId, at: number) => boolean) => {
+    const masks = new Map<number, Uint8Array>();
+    return (at: number): Uint8Array => {
+      let mask = masks.get(at);
+      if (!mask) {
+        mask = maskAt([...touched].filter((c) => ask(c, at)).map((c) => CAUSE_INDEX.get(c)!));
+        masks.set(at, mask);
+      }
+      return mask;
+    };
+  };
+  const now = evidence.length;
+  const known = [...touched].flatMap((cause): Known[] => {
+    const last = mended.get(cause)?.at(-1);
+    const refs = (seen.get(cause) ?? []).map((s) => s.ref);
+    if (presentThen(cause, now)) return [{ cause, refs, state: 'standing', cured: false }];
+    if (last?.helped) return [{ cause, refs: [...refs, last.ref], state: 'mended', cured: last.cured }];
+    return refs.length > 0 && last ? [{ cause, refs, state: 'vain', cured: false }] : [];
+  });
+  const firstHelp = evidence.findIndex((e) => e.kind === 'repair' && e.outcome !== 'no-change');
+  const standing = new Set(known.filter((k) => k.state === 'standing').map((k) => k.cause));
+  const vain = [...mended].filter(
+    ([cause, repairs]) => !causeOf(cause).severalPlaces && repairs.every((m) => !m.helped),
+  );
+  return {
+    known,
+    presentAt: here(presentThen),
+    goneAt: here(goneThen),
+    complaintsAt: firstHelp < 0 ? now : firstHelp,
+    cleared: [...new Set([...soundAt.keys(), ...vain.map(([cause]) => cause)])].filter(
+      (c) => !standing.has(c),
+    ),
+  };
+}

@@ -1,0 +1,46 @@
+import type { CauseSpec } from '../causeSpec';
+import type { CheckId } from '../checks';
+import { AIR_AND_CASE_CAUSES } from './airAndCase';
+import { CARBURETTOR_CAUSES } from './carburettor';
+import { FUEL_CAUSES } from './fuel';
+import { SPARK_CAUSES } from './spark';
+import { SQUEEZE_AND_DRIVE_CAUSES } from './squeezeAndDrive';
+
+const TABLE = {
+  ...FUEL_CAUSES,
+  ...CARBURETTOR_CAUSES,
+  ...AIR_AND_CASE_CAUSES,
+  ...SPARK_CAUSES,
+  ...SQUEEZE_AND_DRIVE_CAUSES,
+};
+
+export type CauseId = keyof typeof TABLE;
+export type CauseDef = CauseSpec & { readonly id: CauseId };
+
+/** Every cause's id. Part of the case-file format: add, never rename or drop. */
+export const CAUSE_IDS = Object.keys(TABLE) as readonly CauseId[];
+
+const byId = new Map<string, CauseDef>(CAUSE_IDS.map((id) => [id, { id, ...TABLE[id] }]));
+
+/** The cause of that id. Throws on an id that is not in the vocabulary. */
+export const causeOf = (id: CauseId): CauseDef => {
+  const found = byId.get(id);
+  if (!found) throw new Error(`no such cause: ${id}`);
+  return found;
+};
+
+/** Every cause, in the order of their ids. Arrays "per cause" are in this order. */
+export const CAUSES: readonly CauseDef[] = CAUSE_IDS.map(causeOf);
+
+/** Position of each cause in every per-cause array. */
+export const CAUSE_INDEX: ReadonlyMap<CauseId, number> = new Map(CAUSE_IDS.map((id, i) => [id, i]));
+
+/** The causes that a result is, seen with one's own eyes or measured: none for a symptom several causes share. */
+export const seenAs = (check: CheckId, result: string): CauseId[] =>
+  CAUSES.filter(({ seen }) => (seen?.[check] as readonly string[] | undefined)?.includes(result)).map(
+    (c) => c.id,
+  );
+
+/** The causes a trial puts right for the time being. */
+export const putRightBy = (check: CheckId): CauseId[] =>
+  CAUSES.filter((cause) => cause.putRightBy?.includes(check)).map((c) => c.id);

@@ -1,0 +1,24 @@
+export * from './vocabulary';
+export * from './strength';
+export type { CheckGroup, CheckNature, CheckSpec, EngineNeed, ReadingKind, ResultDef } from './checkSpec';
+export type { EnginePart } from './causeSpec';
+export { CHECK_IDS, CHECKS, checkOf, resultOf, type CheckDef, type CheckId, type ResultOf } from './checks';
+export {
+  CAUSE_IDS,
+  CAUSE_INDEX,
+  CAUSES,
+  causeOf,
+  putRightBy,
+  seenAs,
+  type CauseDef,
+  type CauseId,
+} from './causes';
+export { DEPENDENCES, dependenceOf, type Dependence } from './dependence';
+export { behindOf, CHAINS, type Chain } from './chains';
+export * from './access';
+export * from './history';
+export { causesIn, checksTelling, signsOf } from './telling';
+export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
+export { REMEDIES, type Remedy } from './remedies';
+export { CAUTIONS } from './cautions';
+export { SCHOOL_IDS, SCHOOLS, type School, type SchoolId } from './schools';

@@ -1,0 +1,66 @@
+import type { CauseId } from './causes';
+
+/** One job at the bench that puts several causes right at once: telling them apart then changes nothing. */
+export interface Remedy {
+  id: string;
+  does: string;
+  mends: readonly CauseId[];
+  /** Damage so dear that the first question is whether the machine is worth it. */
+  asksWorth?: true;
+}
+
+export const REMEDIES: readonly Remedy[] = [
+  {
+    id: 'carburettor-rebuild',
+    does: 'Rebuild the carburettor with a kit',
+    mends: [
+      'pump-diaphragm-stiff',
+      'metering-diaphragm-stiff',
+      'metering-diaphragm-proud',
+      'metering-lever-high',
+      'metering-lever-low',
+      'metering-diaphragm-torn',
+      'needle-not-sealing',
+      'needle-stuck-shut',
+      'inlet-screen-clogged',
+      'idle-circuit-blocked',
+      'main-circuit-blocked',
+    ],
+  },
+  { id: 'new-plug', does: 'Fit a new plug', mends: ['plug-fouled', 'plug-failed'] },
+  {
+    id: 'fresh-mix',
+    does: 'Drain, flush, fresh mix',
+    mends: ['stale-fuel', 'water-in-fuel', 'no-oil-in-fuel', 'oil-heavy-mix'],
+  },
+  {
+    id: 'line-and-filter',
+    does: 'Fit a new fuel line, grommet and filter',
+    mends: ['fuel-line-leak', 'fuel-line-blocked', 'fuel-filter-clogged', 'fuel-filter-off'],
+  },
+  { id: 'set-low-screw', does: 'Set the L screw', mends: ['low-screw-lean', 'low-screw-rich'] },
+  { id: 'set-high-screw', does: 'Set the H screw', mends: ['high-screw-lean', 'high-screw-rich'] },
+  { id: 'set-coil-gap', does: 'Set the coil gap, both legs', mends: ['coil-gap-wide', 'coil-gap-tight'] },
+  {
+    id: 'mend-stop-wire',
+    does: 'Mend the stop wire or switch',
+    mends: ['stop-circuit-grounded', 'stop-circuit-open'],
+  },
+  {
+    id: 'reseal-case',
+    does: 'Reseal the crankcase: seals and base gasket',
+    mends: ['crank-seal-leak', 'base-gasket-leak'],
+  },
+  {
+    id: 'clean-exhaust',
+    does: 'Clean screen, port and muffler',
+    mends: ['spark-screen-clogged', 'exhaust-port-carboned'],
+  },
+  {
+    id: 'top-end',
+    does: 'Top end',
+    mends: ['piston-heat-scored', 'piston-dirt-worn', 'ring-stuck'],
+    asksWorth: true,
+  },
+  { id: 'bottom-end', does: 'Short block', mends: ['bottom-end-worn'], asksWorth: true },
+];

@@ -1,0 +1,1 @@
+export type { Judged } from './judged';

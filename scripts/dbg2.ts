@@ -1,0 +1,17 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { caseFromFile, parseCaseFile } from '@rusty-wren/contract';
+import { posterior } from '../core/diagnosis/posterior';
+import { planningFor, maskOfParts } from '../core/diagnosis/plan/nextCheck';
+import { believing } from '../core/diagnosis/plan/board';
+import { dumpQueue } from '../core/diagnosis/plan/expectedMinutes';
+const dir = '/work/shared/casebook/cases';
+const [n, check, result] = process.argv.slice(2);
+const f = readdirSync(dir).find((x) => x.startsWith(n!))!;
+const j = JSON.parse(readFileSync(`${dir}/${f}`, 'utf8'));
+const { case: c } = caseFromFile(parseCaseFile(JSON.stringify(j.case)));
+const p = posterior(c);
+const pl = planningFor(c, p);
+console.log(dumpQueue(pl.board.now.weights, 1, -1, maskOfParts(pl.off), pl.routes));
+const a = pl.board.answers.get(check as never)!;
+const b = believing(pl.board, pl.board.now, a, a.results.indexOf(result!));
+console.log(dumpQueue(b.weights, 1, a.seen[a.results.indexOf(result!)]!, maskOfParts(pl.off), pl.routes));
