@@ -12,8 +12,42 @@ for (const n of process.argv.slice(2)) {
   const pl = planningFor(c, p);
   const now = minutesFrom(pl, pl.board.now, pl.off);
   const first = firstFrom(pl, pl.board.now, pl.off);
-  console.log(f, 'none', p.sets[0]!.toFixed(3), 'now', now.toFixed(1), 'first', first && `${CAUSES[first.cause]!.id} ${first.repair ? 'REPAIR' : pl.routes.by[first.cause]?.id}`, 'sets', pl.board.chosen.length, 'acc', pl.routes.accounted, 'owed', [...pl.owed]);
-  console.log('  ', [...p.causes].map((q, i) => [CAUSES[i]!.id, q, 1, pl.routes.by[i]?.id ?? '-', pl.routes.look[i]] as const).filter((x) => x[1] > 0.02).sort((x, y) => y[1] - x[1]).map((x) => `${x[0]} ${x[1].toFixed(2)}${x[2] ? '' : '(x)'}[${x[3]} ${x[4].toFixed(1)}]`).join('\n   '));
-  for (const r of rateAll(pl).sort((x, y) => x.through - y.through).filter((r, n) => n < 8 || (process.env.ALSO ?? '').split(',').includes(r.answers.check.id)))
-    console.log('     ', r.answers.check.id.padEnd(22), 'cost', r.cost.toFixed(1), 'saves', (now - r.through + r.cost).toFixed(1), 'net', (now - r.through).toFixed(1), r.prospects.map((o) => `${o.result} ${o.chance.toFixed(2)}→${o.minutes.toFixed(0)}`).join(' '));
+  console.log(
+    f,
+    'none',
+    p.sets[0]!.toFixed(3),
+    'now',
+    now.toFixed(1),
+    'first',
+    first && `${CAUSES[first.cause]!.id} ${first.repair ? 'REPAIR' : pl.routes.by[first.cause]?.id}`,
+    'sets',
+    pl.board.chosen.length,
+    'acc',
+    pl.routes.accounted,
+    'owed',
+    [...pl.owed],
+  );
+  console.log(
+    '  ',
+    [...p.causes]
+      .map((q, i) => [CAUSES[i]!.id, q, 1, pl.routes.by[i]?.id ?? '-', pl.routes.look[i]] as const)
+      .filter((x) => x[1] > 0.02)
+      .sort((x, y) => y[1] - x[1])
+      .map((x) => `${x[0]} ${x[1].toFixed(2)}${x[2] ? '' : '(x)'}[${x[3]} ${x[4].toFixed(1)}]`)
+      .join('\n   '),
+  );
+  for (const r of rateAll(pl)
+    .sort((x, y) => x.through - y.through)
+    .filter((r, n) => n < 8 || (process.env.ALSO ?? '').split(',').includes(r.answers.check.id)))
+    console.log(
+      '     ',
+      r.answers.check.id.padEnd(22),
+      'cost',
+      r.cost.toFixed(1),
+      'saves',
+      (now - r.through + r.cost).toFixed(1),
+      'net',
+      (now - r.through).toFixed(1),
+      r.prospects.map((o) => `${o.result} ${o.chance.toFixed(2)}→${o.minutes.toFixed(0)}`).join(' '),
+    );
 }

@@ -64,6 +64,8 @@ export interface Likelihood extends ProductForm {
   /** Chance that what was recorded is not what was there (0–1), and the chance a misreading gives this result. */
   error: number;
   misread: number;
+  /** Of these, what is a slip of eye or hand: a result that only says a complaint again is no slip. */
+  slip: number;
   mending?: Mending;
 }
 
@@ -172,6 +174,7 @@ export const complaintLikelihood = (id: ComplaintId): Likelihood => ({
   lo: COMPLAINT_LO.get(id) ?? CERTAIN,
   error: 0,
   misread: 0,
+  slip: 0,
 });
 
 /** 1 for each cause that has any bearing on the check (length N + 1; the last is nobody, always 0). */
@@ -211,21 +214,24 @@ export function findingLikelihood(
     throw new Error(`${id} has no result ${result}`);
   }
   const { soft, fromPulling } = check.results.find((r) => r.id === result) ?? {};
+  const error = (soft ? SOFT_ERROR : ERROR)[sureness] * (confirmed ? CONFIRMED : 1);
   const likelihood: Likelihood = {
     hi0: base[rank] ?? 1,
     lo0: rank === 0 ? 0 : (base[rank - 1] ?? 0),
     hi: causes[rank] ?? NOTHING,
     lo: rank === 0 ? NOTHING : (causes[rank - 1] ?? NOTHING),
-    error: (soft ? SOFT_ERROR : ERROR)[sureness] * (confirmed ? CONFIRMED : 1),
+    error,
     misread: 1 / informative,
+    slip: error / informative,
     ...(fromPulling && pulls > MANY_PULLS && WET_FROM_PULLING),
   };
   const said = restating(check, complaints);
   if (said.length > 0) {
     const again = said.includes(result) ? 1 / said.length : 0;
-    const { error, misread } = likelihood;
-    likelihood.error = RESTATED + (1 - RESTATED) * error;
-    likelihood.misread = (RESTATED * again + (1 - RESTATED) * error * misread) / likelihood.error;
+    const { error: wrong, misread } = likelihood;
+    likelihood.error = RESTATED + (1 - RESTATED) * wrong;
+    likelihood.slip *= 1 - RESTATED;
+    likelihood.misread = (RESTATED * again + (1 - RESTATED) * wrong * misread) / likelihood.error;
   }
   if (mends) {
     const outcome = asOutcome(result);
@@ -258,6 +264,7 @@ export function vainLikelihood(cause: CauseId): Likelihood {
     lo: NOTHING,
     error: 0.01,
     misread: 1 / 3,
+    slip: 0.003,
     mending: mendingOf(maskOf([cause]), alone, withOthers),
   };
 }
@@ -269,7 +276,7 @@ export function vainLikelihood(cause: CauseId): Likelihood {
 export function leftoverLikelihood(complaints: readonly ComplaintId[]): Likelihood {
   const lo = new Float64Array(N + 1).fill(1);
   for (const id of complaints) complaintLikelihood(id).lo.forEach((p, i) => (lo[i]! *= p));
-  return { hi0: 1, lo0: 1 - 10 * COMPLAINT_LEAK, hi: CERTAIN, lo, error: 0.02, misread: 1 };
+  return { hi0: 1, lo0: 1 - 10 * COMPLAINT_LEAK, hi: CERTAIN, lo, error: 0.02, misread: 1, slip: 0 };
 }
 
 /**

@@ -23,7 +23,7 @@ export const CHAIN_SHARE = 0.6;
 /** Chance that what was noted is not what was there (trade). */
 export const ERROR: Readonly<Record<Sureness, number>> = { sure: 0.015, fair: 0.15, doubtful: 0.45 };
 /** The same for results that deceive a careful hand as well. */
-export const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.07, fair: 0.2, doubtful: 0.5 };
+export const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.06, fair: 0.2, doubtful: 0.5 };
 /** Of that chance, what is left when the check was made again and came out the same. */
 export const CONFIRMED = 0.25;
 /** Past so many pulls one should have stopped to think; a plug is then wet whatever is wrong (trade). */

@@ -237,5 +237,5 @@ export function without(
     causes[c[s]!]! += q;
   }
   for (let i = 0; i < causes.length; i++) causes[i]! /= total;
-  return { causes, misread: Math.min(1, w.likelihood.error * w.likelihood.misread * total) };
+  return { causes, misread: Math.min(1, w.likelihood.slip * total) };
 }

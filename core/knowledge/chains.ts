@@ -41,7 +41,7 @@ export const CHAINS: readonly Chain[] = [
     true,
   ),
   ...brings('fuel-filter-off', { 'piston-dirt-worn': 'sometimes' }, true),
-  ...brings('air-filter-clogged', { 'piston-dirt-worn': 'sometimes', 'plug-fouled': 'sometimes' }, true),
+  ...brings('air-filter-clogged', { 'piston-dirt-worn': 'rarely', 'plug-fouled': 'sometimes' }, true),
   ...brings('stale-fuel', {
     'metering-diaphragm-stiff': 'often',
     'idle-circuit-blocked': 'sometimes',

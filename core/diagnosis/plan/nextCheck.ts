@@ -4,6 +4,7 @@ import {
   CAUSE_INDEX,
   causeOf,
   checkOf,
+  REMEDIES,
   toOpen,
   type CauseId,
   type CheckDef,
@@ -52,17 +53,25 @@ export interface Planning {
   state: State;
   off: ReadonlySet<PartId>;
   routes: Routes;
+  /** The engine itself is known to be worn out or cooked: whether it is worth mending comes before all else. */
+  ruined: boolean;
   /** What would come first if nothing else were checked: the look at the first in the queue, or the proof of its repair. */
   foremost: ReadonlySet<CheckId>;
   /** Checks that stand on the plan whatever they save: looks at leading suspects, and what a known damage asks. */
   owed: ReadonlySet<CheckId>;
 }
 
+/** Whether a check looks at what makes a top end or short block: all that matters once one is known to be needed. */
+const ofTheEngine = ({ id }: CheckDef): boolean =>
+  REMEDIES.some((r) => r.asksWorth && r.mends.some((cause) => causeOf(cause).seen?.[id]));
+
 /** From this chance on that it was read wrong, a sure result is worth reading again, until it is confirmed. */
-const DOUBTED = 0.05;
+const DOUBTED = 0.15;
 
 /** A suspect that needs looking for with at least this probability has its look on the plan. */
 const LEADING = 0.08;
+/** From this probability on, what nobody has seen is looked for although what was seen accounts for the complaints. */
+const STILL_OPEN = 0.3;
 /** Fainter than this, what may stand behind a damage counts as answered. */
 const ANSWERED = 0.004;
 /** From this probability on, a suspect about to be repaired unseen is proved first. */
@@ -108,18 +117,19 @@ export function planningFor(
   const routes = routesOf(needsOf(chosen, p, behind), accounted, offMask, (check) =>
     open(check) ? minutesOf({ ...check, access: [] }, state.off) : null,
   );
+  const ruined = p.timeline.known.some(
+    (k) => k.state === 'standing' && REMEDIES.some((r) => r.asksWorth && r.mends.includes(k.cause)),
+  );
   const queue = queueOf(board.now.weights, offMask, routes);
   const [first] = queue;
   const ready = (ids: readonly CheckId[]): CheckId[] => ids.filter((id) => open(checkOf(id)));
-  const foremost = new Set(
-    ready([
-      ...proofs(p, first),
-      ...(first && !first.repair ? [routes.by[first.cause]?.id ?? []].flat() : []),
-    ]),
-  );
+  // What is known accounts for the complaints: it is put right before anything else is looked for.
+  const unsettled = !accounted || queue.some((q) => q.probability >= STILL_OPEN);
+  const looked = unsettled && first && !first.repair ? (routes.by[first.cause]?.id ?? null) : null;
+  const foremost = new Set(ready([...proofs(p, unsettled ? first : undefined), ...(looked ? [looked] : [])]));
   const owed = new Set([
     ...queue
-      .filter((q) => q.probability >= LEADING)
+      .filter((q) => q.probability >= (accounted ? STILL_OPEN : LEADING))
       .flatMap((q) => routes.by[q.cause] ?? [])
       .filter((check) => check.is !== 'trial')
       .map((check) => check.id),
@@ -129,9 +139,9 @@ export function planningFor(
         return p.causes[i]! > ANSWERED ? settling(i).map((check) => check.id) : [];
       }),
     ),
-    ...(state.hazard ? ready(['safety-walkround']) : []),
+    ...(state.hazard && !accounted ? ready(['safety-walkround']) : []),
   ]);
-  return { board, state, off: state.off, routes, foremost, owed };
+  return { board, state, off: state.off, routes, ruined, foremost, owed };
 }
 
 /**
@@ -152,7 +162,7 @@ function misreadAmong(p: Posterior, chosen: Uint32Array, w: Weighed): number {
   const share = shareOf(w, p.weighed, chosen);
   let sum = 0;
   chosen.forEach((s, n) => (sum += p.sets[s]! / share[n]!));
-  return sum * w.likelihood.error * w.likelihood.misread;
+  return sum * w.likelihood.slip;
 }
 
 /** Expected minutes from a belief if nothing else were checked. */
@@ -234,6 +244,7 @@ export function planFrom(rated: readonly Rated[], planning: Planning, p: Posteri
       .map((r) => (foremost.has(r.answers.check.id) ? { ...r, through: Math.min(r.through, now) } : r))
       .map((r) => ({ ...r, saves: Math.max(0, now - (r.through - r.cost)) }))
       .filter(({ saves, cost, answers: { check } }) => {
+        if (planning.ruined && !ofTheEngine(check)) return owed.has(check.id) || foremost.has(check.id);
         return saves >= WORTH_MAKING * cost || owed.has(check.id) || foremost.has(check.id);
       })
       .toSorted((x, y) => x.through - y.through)

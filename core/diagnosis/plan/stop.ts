@@ -1,7 +1,16 @@
-import { CAUSE_INDEX, CAUSES, REMEDIES, type CauseId, type Remedy } from '../../knowledge';
+import {
+  behindOf,
+  CAUSE_INDEX,
+  CAUSES,
+  causeOf,
+  REMEDIES,
+  type CauseId,
+  type CheckId,
+  type Remedy,
+} from '../../knowledge';
 import { explainedBy } from '../explain';
 import { SETS } from '../hypotheses';
-import { ACT_ON, SEEN } from '../parameters';
+import { ACT_ON, SEEN, WORTH_MAKING } from '../parameters';
 import type { Posterior } from '../posterior';
 import { causeToActOn, firstFrom, type NextCheck, type Planning } from './nextCheck';
 
@@ -49,6 +58,17 @@ function sharedRemedy(p: Posterior, open: readonly { id: CauseId; p: number }[])
   return null;
 }
 
+/** Whether what brought a worn or cooked engine about is known, or there is nothing left to ask. */
+function reasonKnown(causes: readonly CauseId[], { owed }: Planning, p: Posterior): boolean {
+  if (owed.size === 0) return true;
+  const known = new Set(p.timeline.known.map((k) => k.cause));
+  return causes.some((id) => behindOf(id).some((behind) => known.has(behind)));
+}
+
+/** Whether a check is the trial of a repair of one of these. */
+const triesOut = (check: CheckId, causes: readonly CauseId[]): boolean =>
+  causes.some((id) => causeOf(id).putRightBy?.includes(check));
+
 /**
  * Whether to stop checking, and why. Null: the next check is worth its minutes. While a check pays, it comes first,
  * save where the engine is worn out and the question is whether it is worth mending.
@@ -57,15 +77,18 @@ export function whenToStop(p: Posterior, next: readonly NextCheck[], planning: P
   const standing = p.timeline.known.filter((k) => k.state === 'standing').map((k) => k.cause);
   const open = CAUSES.map(({ id }, i) => ({ id, p: p.gone[i] ? 0 : p.causes[i]! }));
   const shared = sharedRemedy(p, open);
-  if (shared?.why === 'worth' && planning.owed.size === 0) return shared;
+  if (shared?.why === 'worth' && reasonKnown(shared.causes, planning, p)) return shared;
+  const blamed = standing.filter((id) => explainedBy(id, p.complaints).length > 0);
+  const ready = !planning.ruined || planning.owed.size === 0;
+  // What is left on the plan pays for nothing: it is asked before the job is done, not before what was found is mended.
+  const pays = next.some((n) => n.value >= WORTH_MAKING && !triesOut(n.check, blamed));
+  if (blamed.length > 0 && ready && !pays)
+    return { why: 'found', cause: blamed[0]!, causes: blamed, probability: SEEN };
   if (next.length > 0) return null;
   if (shared) return shared;
-  const blamed = standing.filter((id) => explainedBy(id, p.complaints).length > 0);
   const first = firstFrom(planning, planning.board.now, planning.off);
-  if (blamed.length > 0 || (standing.length > 0 && !first)) {
-    const causes = blamed.length > 0 ? blamed : standing;
-    return { why: 'found', cause: causes[0]!, causes: standing, probability: SEEN };
-  }
+  if (standing.length > 0 && !first)
+    return { why: 'found', cause: standing[0]!, causes: standing, probability: SEEN };
   const lead = open.reduce((x, y) => (y.p > x.p ? y : x));
   if (lead.p >= ACT_ON) return { why: 'settled', cause: lead.id, probability: lead.p };
   const at = causeToActOn(planning.board.now.causes, first);

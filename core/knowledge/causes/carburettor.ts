@@ -331,6 +331,7 @@ export const CARBURETTOR_CAUSES = causes({
       'races-or-hangs': 'rarely',
     },
     shows: {
+      'limiter-caps': { missing: 'sometimes' },
       'low-screw-in-trial': { worse: 'almost-always' },
       'screw-turns': { 'far-in': 'sometimes' },
       'idle-speed': { wandering: 'sometimes', low: 'sometimes' },
@@ -353,6 +354,7 @@ export const CARBURETTOR_CAUSES = causes({
       'bogs-on-throttle': 'sometimes',
     },
     shows: {
+      'limiter-caps': { missing: 'sometimes' },
       'screw-turns': { 'far-out': 'often' },
       'low-screw-trial': { worse: 'almost-always' },
       'exhaust-smoke': { heavy: 'sometimes' },
@@ -375,6 +377,7 @@ export const CARBURETTOR_CAUSES = causes({
       'fades-under-way': 'rarely',
     },
     shows: {
+      'limiter-caps': { missing: 'sometimes' },
       'high-screw-in-trial': { worse: 'almost-always' },
       'full-speed': { high: 'often', low: 'sometimes' },
       'screw-turns': { 'far-in': 'sometimes' },
@@ -397,6 +400,7 @@ export const CARBURETTOR_CAUSES = causes({
       'bogs-on-throttle': 'rarely',
     },
     shows: {
+      'limiter-caps': { missing: 'sometimes' },
       'full-speed': { low: 'usually' },
       'high-screw-trial': { worse: 'usually' },
       'screw-turns': { 'far-out': 'often' },
