@@ -27,6 +27,7 @@ import {
   IN_VAIN_ELSEWHERE,
   MANY_PULLS,
   RESTATED,
+  SLIPS,
   SOFT_ERROR,
   WET_FROM_PULLING,
   WITH_OTHERS,
@@ -79,7 +80,8 @@ interface CheckTable {
   base: Float64Array;
   /** P(rank ≤ r) each cause allows, [rank][cause]; 1 for nobody. */
   causes: readonly Float64Array[];
-  informative: number;
+  /** The share of all slips that ends in each result. */
+  slips: ReadonlyMap<string, number>;
   /** 1 for each cause (and, last, nobody: 0) that has any bearing on the check; length N + 1. */
   bears: Uint8Array;
   /** 1 for each cause a trial puts right; length N + 1. */
@@ -105,6 +107,16 @@ export function maskOf(ids: readonly CauseId[]): Uint8Array {
   const mask = new Uint8Array(N + 1);
   for (const id of ids) mask[CAUSE_INDEX.get(id)!] = 1;
   return mask;
+}
+
+/** More is overlooked than imagined: a slip ends in a normal or a deceiving result oftener than in another. */
+function slipsOf({ results }: CheckDef, ordered: readonly string[]): Map<string, number> {
+  const share = ordered.map((id, r) => {
+    const soft = results.find((x) => x.id === id)?.soft;
+    return r === 0 ? SLIPS.normal : soft ? SLIPS.soft : SLIPS.other;
+  });
+  const sum = share.reduce((a, b) => a + b, 0);
+  return new Map(ordered.map((id, r) => [id, share[r]! / sum]));
 }
 
 function compile(check: CheckDef): CheckTable {
@@ -134,7 +146,7 @@ function compile(check: CheckDef): CheckTable {
         });
       return row;
     }),
-    informative: ordered.length,
+    slips: slipsOf(check, ordered),
     bears,
     mends: mended.length > 0 ? maskOf(mended) : null,
   };
@@ -207,7 +219,7 @@ export function findingLikelihood(
   sureness: Sureness,
   { confirmed = false, pulls = 0, complaints = [] }: Circumstances = {},
 ): Likelihood | null {
-  const { check, ranks, base, causes, informative, mends } = tableOf(id);
+  const { check, ranks, base, causes, slips, mends } = tableOf(id);
   const rank = ranks.get(result);
   if (rank === undefined) {
     if (check.results.some((r) => r.id === result)) return null;
@@ -221,8 +233,8 @@ export function findingLikelihood(
     hi: causes[rank] ?? NOTHING,
     lo: rank === 0 ? NOTHING : (causes[rank - 1] ?? NOTHING),
     error,
-    misread: 1 / informative,
-    slip: error / informative,
+    misread: slips.get(result)!,
+    slip: error * slips.get(result)!,
     ...(fromPulling && pulls > MANY_PULLS && WET_FROM_PULLING),
   };
   const said = restating(check, complaints);

@@ -1,4 +1,4 @@
-import type { Outcome, Sureness } from '../knowledge';
+import type { CheckNature, Outcome, Sureness } from '../knowledge';
 
 /**
  * Every figure of the model that is not the trade's own word (`knowledge`), with where it comes from and what it moves.
@@ -21,9 +21,11 @@ export const CHAIN_SHARE = 0.6;
 // --- What is noted ------------------------------------------------------------------------------------------------
 
 /** Chance that what was noted is not what was there (trade). */
-export const ERROR: Readonly<Record<Sureness, number>> = { sure: 0.015, fair: 0.15, doubtful: 0.45 };
+export const ERROR: Readonly<Record<Sureness, number>> = { sure: 0.01, fair: 0.15, doubtful: 0.45 };
 /** The same for results that deceive a careful hand as well. */
-export const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.06, fair: 0.2, doubtful: 0.5 };
+export const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.02, fair: 0.2, doubtful: 0.5 };
+/** More is overlooked than imagined: how the slips share out among a check's results, as ratios (trade). */
+export const SLIPS = { normal: 3, soft: 2, other: 1 } as const;
 /** Of that chance, what is left when the check was made again and came out the same. */
 export const CONFIRMED = 0.25;
 /** Past so many pulls one should have stopped to think; a plug is then wet whatever is wrong (trade). */
@@ -67,10 +69,23 @@ export const PLAINER = 1.3;
 
 // --- Bench minutes ------------------------------------------------------------------------------------------------
 
-/** Picking anything up, wiping hands and noting it (trade). Higher: fewer and weightier checks. */
-export const HANDLING_MINUTES = 1;
+/**
+ * Picking it up, wiping hands and noting it; setting up what is measured; preparing a trial and undoing it (trade).
+ * Higher: fewer and weightier checks.
+ */
+export const HANDLING_MINUTES: Readonly<Record<CheckNature, number>> = {
+  look: 1,
+  symptom: 1,
+  measurement: 1.5,
+  trial: 2.5,
+};
 /** Closing up takes so much of the minutes of opening (trade). Higher: later dismantling. */
 export const CLOSING_SHARE = 0.8;
+/**
+ * A machine opened for a look is half repaired if the fault is there; the rest goes on gaskets, care and a repair done in
+ * two goes (trade). Higher: earlier dismantling.
+ */
+export const SPARED_SHARE = 0.25;
 /** A repair that was not needed: proving it, finding out, going back to looking (played). */
 export const NEEDLESS_MINUTES = 20;
 /** A dear part bought for nothing, and its wait, in minutes' worth (trade). Higher: proof before buying. */
@@ -88,8 +103,12 @@ export const LOST_MINUTES = 75;
 export const LONG_QUEUE = { minutes: 40, share: 0.3 } as const;
 /** From this probability on, one cause is likely enough to act on, if no check pays. */
 export const ACT_ON = 0.9;
+/** From these minutes of opening on, it is a dismantling: what is cheap and could save it comes first (trade). */
+export const DISMANTLING_MINUTES = 6;
 /** A check must save so many minutes for each it takes to be proposed at all (played). */
-export const WORTH_MAKING = 0.6;
+export const WORTH_MAKING = 0.7;
+/** The same for a cheap check that could still save a dismantling. */
+export const WORTH_BEFORE_DISMANTLING = 0.5;
 /** A cause that shows as a complaint more rarely than this is not what it is about (the trade's "rarely"). */
 export const LEAST_LINK = 0.07;
 /** A member of a set is to blame for a complaint when it shows as it at least so often, given that something does. */

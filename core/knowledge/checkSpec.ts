@@ -48,6 +48,8 @@ export interface CheckSpec {
   onlyFor?: readonly ComplaintId[];
   /** Where this complaint stands, these results only say it again. */
   restates?: Partial<Readonly<Record<ComplaintId, readonly string[]>>>;
+  /** It tells the same as another check, which is made first. */
+  insteadOf?: string;
   group: CheckGroup;
   /** Results from least to most abnormal: where causes compete, the worse result shows. */
   results: readonly ResultDef[];

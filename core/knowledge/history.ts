@@ -56,6 +56,20 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     },
   },
   {
+    id: 'fuel-over-a-year',
+    says: 'fuel or storage of a year or more',
+    applies: (h) => fuelAge(h) >= 12,
+    factors: {
+      'stale-fuel': 1.5,
+      'inlet-screen-clogged': 1.7,
+      'metering-diaphragm-stiff': 1.6,
+      'pump-diaphragm-stiff': 1.5,
+      'idle-circuit-blocked': 1.7,
+      'main-circuit-blocked': 1.5,
+      'fuel-line-leak': 1.8,
+    },
+  },
+  {
     id: 'fuel-over-one-month',
     says: 'fuel or storage over a month',
     applies: (h) => fuelAge(h) >= 1 && fuelAge(h) < 3,

@@ -2,7 +2,7 @@ import { CAUSE_INDEX, CHECKS, seenAs, type CheckDef, type CheckId } from '../../
 import { fillJoint, partnerOf } from '../dependence';
 import { causesOf, normalise, SETS } from '../hypotheses';
 import { asItStood, bearingOn, fillChosen, findingLikelihood, informativeResults } from '../likelihood';
-import type { Posterior } from '../posterior';
+import type { Posterior, Weighed } from '../posterior';
 
 /** Sets kept for planning: those that hold nearly all of the probability. */
 const KEPT_SETS = 400;
@@ -71,6 +71,7 @@ function answersOf(check: CheckDef, chosen: Uint32Array, p: Posterior): Answers 
   const results: string[] = [];
   const chances: Float64Array[] = [];
   const found = partnerOf(check.id, p.weighed);
+  const made = p.weighed.findLast((w) => w.evidence.kind === 'finding' && w.evidence.check === check.id);
   for (const result of informativeResults(check.id)) {
     const likelihood = findingLikelihood(check.id, result, 'sure', { complaints: p.complaints });
     if (!likelihood) continue;
@@ -88,6 +89,7 @@ function answersOf(check: CheckDef, chosen: Uint32Array, p: Posterior): Answers 
     for (const table of chances) sum += table[n]!;
     for (const table of chances) table[n]! /= sum;
   }
+  if (made) expectAgain(chances, results, made, sets);
   return {
     check,
     results,
@@ -95,6 +97,27 @@ function answersOf(check: CheckDef, chosen: Uint32Array, p: Posterior): Answers 
     rows: Uint16Array.from(rows),
     chances,
   };
+}
+
+/**
+ * A check made again shows the same again, unless it was a slip the first time: under each set the slip is as likely as
+ * the set leaves the first result unaccounted for.
+ */
+function expectAgain(
+  chances: readonly Float64Array[],
+  results: readonly string[],
+  { evidence, likelihood }: Weighed,
+  sets: Uint32Array,
+): void {
+  const first = evidence.kind === 'finding' ? results.indexOf(evidence.result) : -1;
+  const was = new Float64Array(sets.length);
+  fillChosen(was, likelihood, sets);
+  for (let n = 0; n < sets.length; n++) {
+    const slip = Math.min(1, likelihood.slip / was[n]!);
+    chances.forEach((table, r) => {
+      table[n] = (r === first ? 1 - slip : 0) + slip * table[n]!;
+    });
+  }
 }
 
 /** Lays the board out: the chosen sets of a posterior, and the answers of the checks wanted to them. */

@@ -18,6 +18,7 @@ import {
   LOST_MINUTES,
   MISSED_MINUTES,
   NEEDLESS_MINUTES,
+  SPARED_SHARE,
   SUREST_UNSEEN,
 } from '../parameters';
 import { PART_BIT } from './possible';
@@ -71,6 +72,12 @@ const SETTLING: readonly (readonly CheckDef[])[] = CAUSES.map((cause) =>
   CHECKS.filter((check) => detects(cause.id, check) > 0),
 );
 
+/** What is open once a cause is being repaired, as part bits: what the least deep of its looks opens. */
+const WAY_IN = Uint16Array.from(SETTLING, (checks) => {
+  const ways = checks.map(accessMask).sort((x, y) => OPENING[x]! - OPENING[y]!);
+  return ways[0] ?? 0;
+});
+
 /** The checks that settle one cause. */
 export const settling = (position: number): readonly CheckDef[] => SETTLING[position]!;
 
@@ -117,10 +124,10 @@ export function routesOf(
       const minutes = usable(check);
       if (minutes === null) continue;
       const mask = accessMask(check);
-      const cost = minutes + HANDLING_MINUTES + OPENING[mask & ~offMask]!;
+      const cost = minutes + HANDLING_MINUTES[check.is] + OPENING[mask & ~offMask]!;
       if (cost >= least) continue;
       least = cost;
-      look[i] = minutes + HANDLING_MINUTES;
+      look[i] = minutes + HANDLING_MINUTES[check.is];
       access[i] = mask;
       misses[i] = 1 - detects(CAUSES[i]!.id, check);
       by[i] = check;
@@ -139,6 +146,8 @@ const position = new Int16Array(N + 1);
 const ifAbsent = new Float64Array(N);
 const ifThere = new Float64Array(N);
 const before = new Float64Array(N + 1);
+const spared = new Float64Array(N);
+let foremost = -1;
 const placed = new Uint8Array(N);
 
 const shortened = (minutes: number): number =>
@@ -193,7 +202,8 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
       const mask = lead < 0 ? 0 : access[lead]! & ~off;
       const opened = off | mask;
       let sum = 0;
-      let minutes = OPENING[mask]!;
+      const opening = OPENING[mask]!;
+      let minutes = 0;
       let length = 0;
       let n = 0;
       let rate = -1;
@@ -205,9 +215,9 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
         if (lead >= 0 && (!behind || (access[i]! & mask) === 0)) continue;
         const cost = behind ? Math.min(look[i]!, direct[i]!) : direct[i]!;
         n++;
-        const then = (sum + causes[i]!) / (minutes + cost);
         sum += causes[i]!;
         minutes += cost;
+        const then = sum / (minutes + opening * (1 - SPARED_SHARE * Math.min(1, sum)));
         if (then > rate) {
           rate = then;
           length = n;
@@ -232,11 +242,13 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
       placed[i] = 1;
       const behind = (access[i]! & ~off) === 0;
       const looked = behind && look[i]! <= direct[i]!;
+      if (done === 0) foremost = looked ? i : -2 - i;
       before[done] = spent;
-      for (let n = 0; n <= done; n++) before[n] = shortened(before[n]!);
       position[i] = done++;
       ifAbsent[i] = looked ? look[i]! : NEEDLESS[i]!;
       ifThere[i] = looked ? look[i]! + misses[i]! * MISSED_MINUTES : 0;
+      // Its repair is reckoned with opening and closing: what is open by then is spared.
+      spared[i] = SPARED_SHARE * OPENING[looked ? WAY_IN[i]! : WAY_IN[i]! & off]!;
       spent += ifAbsent[i]!;
     };
     if (bestLength < 0) place(-1 - bestLength);
@@ -256,6 +268,13 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
   }
   before[done] = spent;
   return done;
+}
+
+/** What lies ahead: expected minutes, and what comes first. */
+export interface Ahead {
+  minutes: number;
+  /** Position in CAUSES of what is looked for first; −2 − position where it is repaired outright; −1: nothing is left. */
+  first: number;
 }
 
 const needed = new Float64Array(N + 1);
@@ -286,10 +305,10 @@ export function expectedMinutes(
   seen: number,
   offMask: number,
   routes: Routes,
-): number {
+): Ahead {
   const { a, b, c } = routes.needs;
   loadNeeded(routes.needs, weights, scale);
-  layQueue(needed, seen, offMask, routes);
+  const count = layQueue(needed, seen, offMask, routes);
   position[N] = -1;
   let sum = 0;
   for (let n = 0; n < weights.length; n++) {
@@ -305,12 +324,16 @@ export function expectedMinutes(
       continue;
     }
     let minutes = before[last]!;
-    if (pa >= 0) minutes += pa === last ? ifThere[a[n]!]! : ifThere[a[n]!]! - ifAbsent[a[n]!]!;
-    if (pb >= 0) minutes += pb === last ? ifThere[b[n]!]! : ifThere[b[n]!]! - ifAbsent[b[n]!]!;
-    if (pc >= 0) minutes += pc === last ? ifThere[c[n]!]! : ifThere[c[n]!]! - ifAbsent[c[n]!]!;
-    sum += w * Math.max(0, minutes);
+    if (pa >= 0)
+      minutes += pa === last ? ifThere[a[n]!]! - spared[a[n]!]! : ifThere[a[n]!]! - ifAbsent[a[n]!]!;
+    if (pb >= 0)
+      minutes += pb === last ? ifThere[b[n]!]! - spared[b[n]!]! : ifThere[b[n]!]! - ifAbsent[b[n]!]!;
+    if (pc >= 0)
+      minutes += pc === last ? ifThere[c[n]!]! - spared[c[n]!]! : ifThere[c[n]!]! - ifAbsent[c[n]!]!;
+    sum += w * shortened(minutes);
   }
-  return sum * scale;
+  const first = count > 0 ? foremost : -1;
+  return { minutes: sum * scale, first };
 }
 
 /** The queue from these weights: what would be looked for or repaired, in this order, if nothing else were checked. */

@@ -7,7 +7,7 @@ import { ACT_ON } from '../parameters';
 import type { Posterior } from '../posterior';
 import { believing, type Answers, type Belief } from './board';
 import { needlessMinutes } from './expectedMinutes';
-import { causeToActOn, firstFrom, minutesFrom, planningFor, rate, type Planning } from './nextCheck';
+import { aheadFrom, causeToActOn, firstFrom, planningFor, rate, type Planning } from './nextCheck';
 import { costOf, offAfter, wholeOrder } from './possible';
 
 /** Bench minutes from now to the right repair, over plays of what this machine may have. */
@@ -44,7 +44,7 @@ function choose(planning: Planning, way: Way, { belief, off, made }: Course): An
     }
     return null;
   }
-  const now = minutesFrom(planning, belief, off);
+  const now = aheadFrom(planning, belief, off).minutes;
   let best: Answers | null = null;
   let least = now;
   for (const answers of planning.board.answers.values()) {

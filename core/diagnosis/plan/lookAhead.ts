@@ -24,8 +24,8 @@ function throughTwo(planning: Planning, first: Rated): number {
   const { check } = first.answers;
   const opened = offAfter(check, off);
   let through = first.cost;
-  for (const { result, chance, causes, minutes } of first.prospects) {
-    let least = minutes;
+  for (const { result, chance, causes, ahead } of first.prospects) {
+    let least = ahead.minutes;
     if (chance > RARE && !causes.some((p, i) => i < causes.length - 1 && p >= CERTAIN)) {
       const then = believing(board, board.now, first.answers, first.answers.results.indexOf(result));
       for (const answers of board.answers.values()) {

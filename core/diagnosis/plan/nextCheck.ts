@@ -4,6 +4,7 @@ import {
   CAUSE_INDEX,
   causeOf,
   checkOf,
+  openingMinutes,
   REMEDIES,
   toOpen,
   type CauseId,
@@ -13,10 +14,18 @@ import {
 } from '../../knowledge';
 import type { Case } from '../case';
 import { causesOf, leadOf } from '../hypotheses';
-import { ACT_ON, WORTH_MAKING } from '../parameters';
+import { ACT_ON, DISMANTLING_MINUTES, WORTH_BEFORE_DISMANTLING, WORTH_MAKING } from '../parameters';
 import { shareOf, type Posterior, type Weighed } from '../posterior';
 import { keepLikely, layBoard, weightsWith, type Answers, type Belief, type Board } from './board';
-import { expectedMinutes, queueOf, routesOf, settling, type Queued, type Routes } from './expectedMinutes';
+import {
+  expectedMinutes,
+  queueOf,
+  type Ahead,
+  routesOf,
+  settling,
+  type Queued,
+  type Routes,
+} from './expectedMinutes';
 import { explainsAny, needsOf } from './needs';
 import { costOf, minutesOf, offAfter, PART_BIT, possible, standing, stateOf, type State } from './possible';
 
@@ -66,7 +75,7 @@ const ofTheEngine = ({ id }: CheckDef): boolean =>
   REMEDIES.some((r) => r.asksWorth && r.mends.some((cause) => causeOf(cause).seen?.[id]));
 
 /** From this chance on that it was read wrong, a sure result is worth reading again, until it is confirmed. */
-const DOUBTED = 0.15;
+const DOUBTED = 0.25;
 
 /** A suspect that needs looking for with at least this probability has its look on the plan. */
 const LEADING = 0.08;
@@ -165,13 +174,9 @@ function misreadAmong(p: Posterior, chosen: Uint32Array, w: Weighed): number {
   return sum * w.likelihood.slip;
 }
 
-/** Expected minutes from a belief if nothing else were checked. */
-export const minutesFrom = (
-  { routes }: Planning,
-  belief: Belief,
-  off: ReadonlySet<PartId>,
-  seen = -1,
-): number => expectedMinutes(belief.weights, 1, seen, maskOfParts(off), routes);
+/** What lies ahead of a belief if nothing else were checked. */
+export const aheadFrom = ({ routes }: Planning, belief: Belief, off: ReadonlySet<PartId>, seen = -1): Ahead =>
+  expectedMinutes(belief.weights, 1, seen, maskOfParts(off), routes);
 
 /** What would be done first from a belief if nothing else were checked. */
 export const firstFrom = (
@@ -187,8 +192,8 @@ export interface Prospect {
   chance: number;
   /** Probability of each cause then (length N + 1; the last is nobody). */
   causes: Float64Array;
-  /** Expected minutes from there. */
-  minutes: number;
+  /** What lies ahead from there. */
+  ahead: Ahead;
 }
 
 /** A check weighed: what it costs, and what it leaves. */
@@ -200,6 +205,10 @@ export interface Rated {
   prospects: readonly Prospect[];
 }
 
+/** Minutes' worth of doing at once what has to be done anyway: the queue is reckoned as if no look ever misled. */
+const AT_ONCE = 1;
+/** A result rarer than this does not justify making the check first. */
+const UNLIKELY = 0.04;
 /** Results rarer than this are not thought of. */
 const RARE = 1e-4;
 
@@ -221,9 +230,9 @@ export function rate(
     if (chance < RARE) return [];
     const causes = causesOf(board.chosen, weights);
     for (let i = 0; i < causes.length; i++) causes[i]! /= chance;
-    const minutes = expectedMinutes(weights, 1 / chance, answers.seen[r]!, offMask, routes);
-    through += chance * minutes;
-    return [{ result, chance, causes, minutes }];
+    const ahead = expectedMinutes(weights, 1 / chance, answers.seen[r]!, offMask, routes);
+    through += chance * ahead.minutes;
+    return [{ result, chance, causes, ahead }];
   });
   return { answers, cost, through, prospects };
 }
@@ -234,20 +243,41 @@ export const rateAll = (planning: Planning): Rated[] =>
     rate(planning, planning.board.now, answers, planning.off),
   );
 
+/** Whether a check begins with a dismantling. */
+const dismantles = ({ access }: CheckDef, off: ReadonlySet<PartId>): boolean =>
+  openingMinutes(access, off) >= DISMANTLING_MINUTES;
+
 /** The plan from rated checks: best first, with what must come off for each and what its results would say. */
 export function planFrom(rated: readonly Rated[], planning: Planning, p: Posterior): NextCheck[] {
   const { board, off, owed, foremost } = planning;
-  const now = minutesFrom(planning, board.now, off);
+  const { minutes: now, first } = aheadFrom(planning, board.now, off);
+  const leaves = rated.find((r) => foremost.has(r.answers.check.id));
   return (
     rated
-      // What comes first anyway is as good as the expected minutes it was reckoned with.
-      .map((r) => (foremost.has(r.answers.check.id) ? { ...r, through: Math.min(r.through, now) } : r))
+      // What comes first anyway is as good as the expected minutes it was reckoned with, and waiting for it gains nothing.
+      .map((r) => {
+        const { check } = r.answers;
+        // A dismantling is not hurried: whatever is cheap and might still save it comes before.
+        const bias = dismantles(check, off) ? -AT_ONCE : AT_ONCE;
+        if (foremost.has(check.id)) return { ...r, through: Math.min(r.through, now) - bias };
+        return owed.has(check.id) ? { ...r, through: r.through - bias } : r;
+      })
       .map((r) => ({ ...r, saves: Math.max(0, now - (r.through - r.cost)) }))
       .filter(({ saves, cost, answers: { check } }) => {
         if (planning.ruined && !ofTheEngine(check)) return owed.has(check.id) || foremost.has(check.id);
-        return saves >= WORTH_MAKING * cost || owed.has(check.id) || foremost.has(check.id);
+        const worth = deep && !dismantles(check, off) ? WORTH_BEFORE_DISMANTLING : WORTH_MAKING;
+        return saves >= worth * cost || owed.has(check.id) || foremost.has(check.id);
       })
+      // What leaves the same thing to be done first is not done before it.
+      .map((r) =>
+        leaves &&
+        !foremost.has(r.answers.check.id) &&
+        r.prospects.every((o) => o.chance < UNLIKELY || o.ahead.first === first)
+          ? { ...r, through: Math.max(r.through, now) }
+          : r,
+      )
       .toSorted((x, y) => x.through - y.through)
+      .filter(({ answers: { check } }, _, all) => !all.some((r) => r.answers.check.id === check.insteadOf))
       .map(({ answers: { check }, cost, saves, through, prospects }, n) => ({
         check: check.id,
         minutes: minutesOf(check, off),

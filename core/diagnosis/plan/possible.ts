@@ -131,7 +131,7 @@ export const minutesOf = (check: CheckDef, off: ReadonlySet<PartId>): number =>
 
 /** What a check costs in all: its minutes, handling it, and closing up what it opened. */
 export const costOf = (check: CheckDef, off: ReadonlySet<PartId>): number =>
-  minutesOf(check, off) + HANDLING_MINUTES + minutesToClose(toOpen(check.access, off));
+  minutesOf(check, off) + HANDLING_MINUTES[check.is] + minutesToClose(toOpen(check.access, off));
 
 /** What is off once a check has been made. */
 export function offAfter(check: CheckDef, off: ReadonlySet<PartId>): ReadonlySet<PartId> {

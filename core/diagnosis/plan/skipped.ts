@@ -1,6 +1,7 @@
 import type { Case } from '../case';
 import { openingMinutes, type CauseId } from '../../knowledge';
 import type { Suspect } from '../explain';
+import { DISMANTLING_MINUTES } from '../parameters';
 import { standing } from './possible';
 import type { NextCheck } from './nextCheck';
 
@@ -13,8 +14,6 @@ export interface Skipped {
   chance: number;
 }
 
-/** From these minutes of opening on, it is worth asking first. */
-const DISMANTLING_MINUTES = 6;
 /** A check is cheap beside it when it costs at most this share. */
 const CHEAP_SHARE = 0.5;
 const LIKELY = 0.7;

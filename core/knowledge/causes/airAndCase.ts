@@ -100,8 +100,6 @@ export const AIR_AND_CASE_CAUSES = causes({
       'runs-on-prime-then-dies': 'rarely',
     },
     shows: {
-      'low-screw-in-trial': { worse: 'usually' },
-      'high-screw-in-trial': { worse: 'usually' },
       'intake-boot': { cracked: 'usually' },
       'mount-bolts': { loose: 'sometimes' },
       'crankcase-pressure': { leaks: 'often' },

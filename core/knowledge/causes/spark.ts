@@ -77,7 +77,7 @@ export const SPARK_CAUSES = causes({
   'coil-failed': {
     name: 'Coil failed',
     sits: 'coil',
-    weight: 0.9,
+    weight: 1.1,
     remedy: 'Fit a new coil, gap by strip',
     minutes: 14,
     putRightBy: ['known-good-coil-trial'],

@@ -73,7 +73,7 @@ export const SPARK_CHECKS = {
       { id: 'weak', label: 'weak' },
       { id: 'none', label: 'none', soft: true },
     ],
-    healthy: { intermittent: 'hardly-ever', weak: 'rarely', none: 'hardly-ever' },
+    healthy: { weak: 'hardly-ever' },
   },
   'spark-stop-wire-off': {
     name: 'Spark with the stop wire off',

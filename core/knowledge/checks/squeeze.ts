@@ -35,6 +35,7 @@ export const SQUEEZE_CHECKS = {
     minutes: 0.5,
     access: [],
     group: 'squeeze',
+    insteadOf: 'pull-feel',
     words: ['drop', 'hang'],
     results: [
       { id: 'lowers-slowly', label: 'lowers slowly', soft: true },

@@ -132,6 +132,7 @@ export const SEVERAL: readonly BenchCase[] = [
     title: 'Brakken Lapwing 39: new line, and it still wants the high screw open',
     why: 'The line was bad and helped; what is left is short of fuel at full throttle: the H screw or what feeds it.',
     machine: { kind: 'chainsaw', displacementCc: 39 },
+    history: { fuelAgeMonths: 0.5 },
     log: [
       says('hard-to-start'),
       says('wont-reach-speed'),
