@@ -1,5 +1,6 @@
 import { posterior } from '../core/diagnosis/posterior';
-import { planningFor, rateAll, aheadFrom, maskOfParts } from '../core/diagnosis/plan/nextCheck';
+import { planningFor, aheadFrom, maskOfParts } from '../core/diagnosis/plan/planning';
+import { rateAll } from '../core/diagnosis/plan/rate';
 import { queueOf } from '../core/diagnosis/plan/expectedMinutes';
 import { CAUSES } from '../core/knowledge';
 import { CASEBOOK, caseOfBench } from '../core/proving/casebook';

@@ -1,5 +1,5 @@
 import { posterior } from '../core/diagnosis/posterior';
-import { planningFor, maskOfParts } from '../core/diagnosis/plan/nextCheck';
+import { planningFor, maskOfParts } from '../core/diagnosis/plan/planning';
 import { believing } from '../core/diagnosis/plan/board';
 import { queueOf } from '../core/diagnosis/plan/expectedMinutes';
 import { CAUSES } from '../core/knowledge';

@@ -1,5 +1,7 @@
 import { posterior } from '../core/diagnosis/posterior';
-import { planningFor, rateAll, planFrom } from '../core/diagnosis/plan/nextCheck';
+import { planFrom } from '../core/diagnosis/plan/nextCheck';
+import { planningFor } from '../core/diagnosis/plan/planning';
+import { rateAll } from '../core/diagnosis/plan/rate';
 import { diagnose } from '../core/diagnosis';
 import { lookedAhead } from '../core/diagnosis/plan/lookAhead';
 import { CASEBOOK, caseOfBench } from '../core/proving/casebook';

@@ -16,7 +16,9 @@ import { foundOf, type Found } from './found';
 import { leadOf } from './hypotheses';
 import { forecast, type Forecast, type Way } from './plan/forecast';
 import { lookAhead, type Progress } from './plan/lookAhead';
-import { planFrom, planningFor, rateAll, type NextCheck } from './plan/nextCheck';
+import { planFrom, type NextCheck } from './plan/nextCheck';
+import { planningFor } from './plan/planning';
+import { rateAll } from './plan/rate';
 import { whenToStop, type Stop } from './plan/stop';
 import { rulesFor } from './prior';
 

@@ -346,12 +346,20 @@ export function fillChosen(
   chosen: Uint32Array,
   exact = false,
 ): void {
+  const { hi0, lo0, hi, lo, misread, mending } = likelihood;
   const error = exact ? 0 : likelihood.error;
-  const floor = error * likelihood.misread + FLOOR;
+  const keep = 1 - error;
+  const floor = error * misread + FLOOR;
   const { a, b, c } = SETS;
   for (let n = 0; n < chosen.length; n++) {
     const s = chosen[n]!;
-    out[n] = (1 - error) * ofTriple(likelihood, a[s]!, b[s]!, c[s]!) + floor;
+    const i = a[s]!;
+    const j = b[s]!;
+    const k = c[s]!;
+    const p = mending
+      ? ofTriple(likelihood, i, j, k)
+      : hi0 * hi[i]! * hi[j]! * hi[k]! - lo0 * lo[i]! * lo[j]! * lo[k]!;
+    out[n] = (p > 0 ? keep * p : 0) + floor;
   }
 }
 

@@ -109,6 +109,16 @@ export const DISMANTLING_MINUTES = 6;
 export const WORTH_MAKING = 0.7;
 /** The same for a cheap check that could still save a dismantling. */
 export const WORTH_BEFORE_DISMANTLING = 0.5;
+/** From this chance on that it was read wrong, a sure result is worth reading again, until it is confirmed (casebook). */
+export const DOUBTED = 0.25;
+/** A suspect that needs looking for with at least this probability has its look on the plan (casebook). */
+export const LEADING = 0.08;
+/** From this probability on, what nobody has seen is looked for although what was seen accounts for the complaints. */
+export const STILL_OPEN = 0.3;
+/** Fainter than this, what may stand behind a damage counts as answered. */
+export const ANSWERED = 0.004;
+/** From this probability on, a suspect about to be repaired unseen is proved first. */
+export const PROVED_FROM = 0.2;
 /** A cause that shows as a complaint more rarely than this is not what it is about (the trade's "rarely"). */
 export const LEAST_LINK = 0.07;
 /** A member of a set is to blame for a complaint when it shows as it at least so often, given that something does. */

@@ -59,7 +59,6 @@ export const complaintsOf = (c: Case): ComplaintId[] => [
  * barren is the chance that a member brought about nothing, and odds take in what brought the member about.
  */
 export function priorWeights(odds: Float64Array, known: Uint8Array): Float64Array {
-  const { a, b, c, count } = SETS;
   const W = N + 1;
   const members: number[] = [];
   for (let i = 0; i < N; i++) if (known[i]) members.push(i);
@@ -70,22 +69,38 @@ export function priorWeights(odds: Float64Array, known: Uint8Array): Float64Arra
     return q;
   });
   const oddsAt = (q: number): number => (1 - q) / q;
-  const weights = new Float64Array(count);
-  for (let s = 0; s < count; s++) {
-    const i = a[s]!;
-    const j = b[s]!;
-    const k = c[s]!;
-    if (known[i]! | known[j]! | known[k]!) continue;
-    if ((i < N && odds[i] === 0) || (j < N && odds[j] === 0) || (k < N && odds[k] === 0)) continue;
-    let w = BARREN[i]! * BARREN[j]! * BARREN[k]!;
-    if (i < N) w *= oddsAt(absent[i]! * SPARED[j * W + i]! * SPARED[k * W + i]!);
-    if (j < N) w *= oddsAt(absent[j]! * SPARED[i * W + j]! * SPARED[k * W + j]!);
-    if (k < N) w *= oddsAt(absent[k]! * SPARED[i * W + k]! * SPARED[j * W + k]!);
+  const impossible = (i: number): boolean => known[i] === 1 || odds[i] === 0;
+  /** What a set does to the odds of what is known to have been there: it may have brought that about. */
+  const onKnown = (i: number, j: number, k: number): number => {
+    let factor = 1;
     for (const m of members) {
       const spared = SPARED[i * W + m]! * SPARED[j * W + m]! * SPARED[k * W + m]!;
-      if (spared < 1) w *= oddsAt(absent[m]! * spared) / oddsAt(absent[m]!);
+      if (spared < 1) factor *= oddsAt(absent[m]! * spared) / oddsAt(absent[m]!);
     }
-    weights[s] = w;
+    return factor;
+  };
+  const weights = new Float64Array(SETS.count);
+  let s = 0;
+  weights[s++] = 1;
+  for (let i = 0; i < N; i++) {
+    const noI = impossible(i);
+    weights[s++] = noI ? 0 : BARREN[i]! * oddsAt(absent[i]!) * onKnown(i, N, N);
+    for (let j = i + 1; j < N; j++) {
+      const noJ = noI || impossible(j);
+      const barren = BARREN[i]! * BARREN[j]!;
+      const qi = absent[i]! * SPARED[j * W + i]!;
+      const qj = absent[j]! * SPARED[i * W + j]!;
+      weights[s++] = noJ ? 0 : barren * oddsAt(qi) * oddsAt(qj) * onKnown(i, j, N);
+      for (let k = j + 1; k < N; k++) {
+        if (noJ || known[k] === 1 || odds[k] === 0) {
+          s++;
+          continue;
+        }
+        const qk = absent[k]! * SPARED[i * W + k]! * SPARED[j * W + k]!;
+        const w = BARREN[k]! * oddsAt(qi * SPARED[k * W + i]!) * oddsAt(qj * SPARED[k * W + j]!) * oddsAt(qk);
+        weights[s++] = barren * w * (members.length > 0 ? onKnown(i, j, k) : 1);
+      }
+    }
   }
   weights[0] = members.length > 0 ? weights[0]! : NONE_OF_THESE;
   normalise(weights);
@@ -144,9 +159,13 @@ export function weigh(c: Case, odds: Float64Array): Posterior {
   return { sets, causes, weighed, timeline, present, gone, complaints: cured ? [] : said };
 }
 
+/** A finding weighs at most about 300 to 1; a double holds a hundred of them. */
+const RESCALED_EVERY = 16;
+
 /** Multiplies prior weights by every piece of evidence, dependent findings jointly; leaves them summing to one. */
 function multiplyEvidence(sets: Float64Array, weighed: readonly Weighed[]): void {
   const joined = new Set<Weighed>();
+  let done = 0;
   for (const w of weighed) {
     if (joined.has(w)) continue;
     const found = w.evidence.kind === 'finding' && partnerOf(w.evidence.check, weighed);
@@ -159,9 +178,10 @@ function multiplyEvidence(sets: Float64Array, weighed: readonly Weighed[]): void
       });
       for (let s = 0; s < sets.length; s++) sets[s]! *= joint[s]!;
     } else multiplyAll(sets, w.likelihood);
-    // Rescaled each time, so any number of findings stays far from underflow.
-    normalise(sets);
+    // Rescaled now and then, so any number of findings stays far from underflow.
+    if (++done % RESCALED_EVERY === 0) normalise(sets);
   }
+  normalise(sets);
 }
 
 /**

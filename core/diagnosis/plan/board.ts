@@ -132,17 +132,20 @@ export function layBoard(p: Posterior, chosen: Uint32Array, wanted: (check: Chec
   return { chosen, now: { weights, causes: causesOf(chosen, weights) }, answers };
 }
 
-/** The weights of the sets together with one result of a check, not scaled: they sum to the chance of the result. */
+/** The weights of the sets together with one result of a check, not scaled. Returns their sum: the chance of the result. */
 export function weightsWith(
   { weights }: Belief,
   { rows, chances }: Answers,
   r: number,
   out: Float64Array,
-): void {
+): number {
   const table = chances[r]!;
   const resting = table[0]!;
   for (let n = 0; n < weights.length; n++) out[n] = weights[n]! * resting;
   for (let n = 0; n < rows.length; n++) out[rows[n]!] = weights[rows[n]!]! * table[n + 1]!;
+  let chance = 0;
+  for (let n = 0; n < out.length; n++) chance += out[n]!;
+  return chance;
 }
 
 /** What would be believed after one result of a check. */

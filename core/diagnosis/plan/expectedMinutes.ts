@@ -149,6 +149,7 @@ const before = new Float64Array(N + 1);
 const spared = new Float64Array(N);
 let foremost = -1;
 const placed = new Uint8Array(N);
+const tried = new Uint16Array(N);
 
 const shortened = (minutes: number): number =>
   minutes <= LONG_QUEUE.minutes
@@ -190,50 +191,41 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
   let off = offMask;
   let done = 0;
   let spent = 0;
-  while (done < total) {
+  let left = total;
+  while (left > 0) {
     // The best block: a set of covers, and the best first part of what lies behind it.
     let bestRate = -1;
     let bestMask = 0;
-    let bestLength = 0;
-    for (let leader = -1; leader < total; leader++) {
-      const lead = leader < 0 ? -1 : queue[leader]!;
-      if (lead >= 0 && (placed[lead] || (access[lead]! & ~off) === 0 || look[lead]! >= direct[lead]!))
-        continue;
-      const mask = lead < 0 ? 0 : access[lead]! & ~off;
+    let bestLength = 1;
+    let alone = -1;
+    let masks = 0;
+    for (let at = 0; at < left; at++) {
+      const i = queue[at]!;
+      const mask = access[i]! & ~off;
+      // Nothing is shared by what lies open or is repaired outright: one at a time.
+      const cost = mask === 0 ? Math.min(look[i]!, direct[i]!) : direct[i]!;
+      if (causes[i]! > bestRate * cost) {
+        bestRate = causes[i]! / cost;
+        bestMask = 0;
+        alone = i;
+      }
+      if (mask === 0 || look[i]! >= direct[i]! || tried.subarray(0, masks).includes(mask)) continue;
+      tried[masks++] = mask;
       const opened = off | mask;
-      let sum = 0;
       const opening = OPENING[mask]!;
+      let sum = 0;
       let minutes = 0;
       let length = 0;
-      let n = 0;
-      let rate = -1;
-      for (let at = 0; at < total; at++) {
-        const i = queue[at]!;
-        if (placed[i]) continue;
-        const behind = (access[i]! & ~opened) === 0;
-        // Within a block of covers only what lies behind them; the block of none takes what needs none, and repairs.
-        if (lead >= 0 && (!behind || (access[i]! & mask) === 0)) continue;
-        const cost = behind ? Math.min(look[i]!, direct[i]!) : direct[i]!;
-        n++;
-        sum += causes[i]!;
-        minutes += cost;
+      for (let n = at; n < left; n++) {
+        const other = queue[n]!;
+        // Within a block of covers, what lies behind them.
+        if ((access[other]! & ~opened) !== 0 || (access[other]! & mask) === 0) continue;
+        sum += causes[other]!;
+        minutes += Math.min(look[other]!, direct[other]!);
+        length++;
         const then = sum / (minutes + opening * (1 - SPARED_SHARE * Math.min(1, sum)));
-        if (then > rate) {
-          rate = then;
-          length = n;
-        }
-        if (lead < 0) {
-          // Nothing is shared here: one at a time.
-          const alone = causes[i]! / cost;
-          if (alone > bestRate) {
-            bestRate = alone;
-            bestMask = 0;
-            bestLength = -1 - i;
-          }
-        }
-      }
-      if (lead >= 0 && rate > bestRate) {
-        bestRate = rate;
+        if (then <= bestRate) continue;
+        bestRate = then;
         bestMask = mask;
         bestLength = length;
       }
@@ -251,20 +243,22 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
       spared[i] = SPARED_SHARE * OPENING[looked ? WAY_IN[i]! : WAY_IN[i]! & off]!;
       spent += ifAbsent[i]!;
     };
-    if (bestLength < 0) place(-1 - bestLength);
+    if (bestMask === 0) place(alone);
     else {
       spent += OPENING[bestMask]!;
       const opened = off | bestMask;
-      let left = bestLength;
-      for (let at = 0; at < total && left > 0; at++) {
-        const i = queue[at]!;
-        if (placed[i] || (access[i]! & ~opened) !== 0 || (access[i]! & bestMask) === 0) continue;
-        off = opened;
-        place(i);
-        left--;
-      }
+      const before = off;
       off = opened;
+      for (let at = 0, n = bestLength; at < left && n > 0; at++) {
+        const i = queue[at]!;
+        if ((access[i]! & ~opened) !== 0 || (access[i]! & ~before & bestMask) === 0) continue;
+        place(i);
+        n--;
+      }
     }
+    let kept = 0;
+    for (let at = 0; at < left; at++) if (!placed[queue[at]!]) queue[kept++] = queue[at]!;
+    left = kept;
   }
   before[done] = spent;
   return done;

@@ -7,8 +7,10 @@ import { ACT_ON } from '../parameters';
 import type { Posterior } from '../posterior';
 import { believing, type Answers, type Belief } from './board';
 import { needlessMinutes } from './expectedMinutes';
-import { aheadFrom, causeToActOn, firstFrom, planningFor, rate, type Planning } from './nextCheck';
+import { causeToActOn } from './nextCheck';
+import { aheadFrom, firstFrom, planningFor, type Planning } from './planning';
 import { costOf, offAfter, wholeOrder } from './possible';
+import { rate } from './rate';
 
 /** Bench minutes from now to the right repair, over plays of what this machine may have. */
 export interface Forecast {

@@ -1,9 +1,11 @@
 import type { Case } from '../case';
-import type { CheckId } from '../../knowledge';
+import { CAUSES, type CheckId } from '../../knowledge';
 import type { Posterior } from '../posterior';
 import { believing } from './board';
-import { planFrom, planningFor, rate, rateAll, type NextCheck, type Planning, type Rated } from './nextCheck';
+import { planFrom, type NextCheck } from './nextCheck';
+import { planningFor, type Planning } from './planning';
 import { costOf, offAfter } from './possible';
+import { rate, rateAll, type Rated } from './rate';
 
 /** How far a look-ahead has come: checks looked past, of how many. */
 export interface Progress {
@@ -21,14 +23,14 @@ const RARE = 0.02;
 /** Expected minutes through a first check when the best second one may follow each of its results. */
 function throughTwo(planning: Planning, first: Rated): number {
   const { board, off } = planning;
-  const { check } = first.answers;
-  const opened = offAfter(check, off);
+  const opened = offAfter(first.answers.check, off);
   let through = first.cost;
-  for (const { result, chance, causes, ahead } of first.prospects) {
+  for (const { r, chance, ahead } of first.prospects) {
     let least = ahead.minutes;
-    if (chance > RARE && !causes.some((p, i) => i < causes.length - 1 && p >= CERTAIN)) {
-      const then = believing(board, board.now, first.answers, first.answers.results.indexOf(result));
-      for (const answers of board.answers.values()) {
+    if (chance > RARE) {
+      const then = believing(board, board.now, first.answers, r);
+      const certain = then.causes.some((p, i) => i < CAUSES.length && p >= CERTAIN);
+      for (const answers of certain ? [] : board.answers.values()) {
         // Nothing is saved beyond all there is to spend.
         if (answers === first.answers || costOf(answers.check, opened) >= least) continue;
         least = Math.min(least, rate(planning, then, answers, opened).through);

@@ -12,7 +12,8 @@ import { explainedBy } from '../explain';
 import { SETS } from '../hypotheses';
 import { ACT_ON, SEEN, WORTH_MAKING } from '../parameters';
 import type { Posterior } from '../posterior';
-import { causeToActOn, firstFrom, type NextCheck, type Planning } from './nextCheck';
+import { causeToActOn, type NextCheck } from './nextCheck';
+import { firstFrom, type Planning } from './planning';
 
 /** Why further checks cannot change what should be done, and what that is. */
 export type Stop =
