@@ -1,6 +1,6 @@
-import { causeOf, partOf, type CauseId, type CheckId, type History, type PartId } from '../knowledge';
-import { type Evidence } from '../diagnosis';
-import { type MachineFacts } from '../machine';
+import { behindOf, causeOf, partOf, type CauseId, type History, type PartId } from '../knowledge';
+import { takeIn, type Evidence } from '../diagnosis';
+import type { MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
 import type { Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
@@ -118,9 +118,6 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     if (by !== e.id) superseded.set(e.id, e);
   }
   const live = unstruck.filter((e) => !superseded.has(e.id));
-  const before = new Map(
-    [...superseded.keys()].flatMap((id) => read.get(id) ?? []).map((f) => [f.check, f.result]),
-  );
   const findings = live.flatMap((e) => read.get(e.id) ?? []);
 
   const complaints = ofKind(live, 'complaint')
@@ -156,7 +153,7 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     ledger: readLedger(unstruck),
     starts: ofKind(live, 'start').map(({ id, notedAt, body }) => ({ id, notedAt, ...body })),
     proof: readProof(live, findings, machine),
-    evidence: readEvidence(live, findings, complaints, before),
+    evidence: readEvidence(unstruck, read),
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
   };
   return { ...picture, openEnds: readOpenEnds(picture) };
@@ -169,36 +166,19 @@ function safetyFaults(live: Live, findings: readonly Finding[]): string[] {
   return [(entry?.kind === 'finding' && entry.body.note) || 'not named'];
 }
 
-function readEvidence(
-  live: Live,
-  findings: readonly Finding[],
-  complaints: Picture['complaints'],
-  /** What each repeated check came to the time before. */
-  before: ReadonlyMap<CheckId, string | null>,
-): Evidence[] {
-  const byId = new Map(findings.map((f) => [f.entryId, f]));
-  const counted = new Set(complaints.map((c) => c.entryId));
-  return live.flatMap((e): Evidence[] => {
-    if (e.kind === 'complaint' && counted.has(e.id))
-      return [{ ref: e.id, kind: 'complaint', complaint: e.body.complaint }];
+/** What the engine reads, in the order it was noted: a repeated check takes the place of the earlier one. */
+function readEvidence(unstruck: Live, read: ReadonlyMap<string, Finding>): Evidence[] {
+  return unstruck.reduce<Evidence[]>((evidence, e) => {
+    if (e.kind === 'complaint')
+      return takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
     if (e.kind === 'repair')
-      return [{ ref: e.id, kind: 'repair', cause: e.body.cause, outcome: e.body.outcome }];
-    const f = byId.get(e.id);
-    if (!f || f.result === null) return [];
+      return takeIn(evidence, { ref: e.id, kind: 'repair', cause: e.body.cause, outcome: e.body.outcome });
+    const f = read.get(e.id);
+    if (!f || f.result === null) return evidence;
     const { check, result, sureness, pulls } = f;
-    const earlier = before.get(check);
-    return [
-      {
-        ref: e.id,
-        kind: 'finding',
-        check,
-        result,
-        sureness,
-        ...(earlier && { again: earlier === result ? 'same' : 'other' }),
-        ...(pulls !== undefined && { pulls }),
-      },
-    ];
-  });
+    const finding: Evidence = { ref: e.id, kind: 'finding', check, result, sureness };
+    return takeIn(evidence, pulls === undefined ? finding : { ...finding, pulls });
+  }, []);
 }
 
 function trailLine(

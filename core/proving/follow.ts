@@ -1,37 +1,44 @@
-import type { Case, Evidence } from '../diagnosis/case';
-import { CAUSES, toOpen, type CauseId, type CheckId, type ComplaintId, type PartId } from '../knowledge';
-import { findingLikelihood, informativeResults } from '../diagnosis/likelihood';
+import { CAUSES, type CauseId, type CheckId, type ComplaintId, type PartId } from '../knowledge';
+import { takeIn, type Case, type Evidence } from '../diagnosis';
+import {
+  asItStood,
+  fillChosen,
+  findingLikelihood,
+  informativeResults,
+  maskOf,
+} from '../diagnosis/likelihood';
 import { nextChecks } from '../diagnosis/plan/nextCheck';
 import { posterior } from '../diagnosis/posterior';
-import { fillChosen, setOf } from '../diagnosis/sets';
+
+/** Nothing that is not named beside it: the empty set. */
+const NONE = Uint32Array.of(0);
+const NOBODY = maskOf([]);
+
+/** The chance of each result of a check (in the order of `informativeResults`) on a machine with these faults. */
+export function chancesOf(
+  check: CheckId,
+  faults: readonly CauseId[],
+  { complaints = [], exact = false }: { complaints?: readonly ComplaintId[]; exact?: boolean } = {},
+): number[] {
+  const present = maskOf(faults);
+  const out = new Float64Array(1);
+  return informativeResults(check).map((result) => {
+    const likelihood = findingLikelihood(check, result, 'sure', { complaints });
+    if (!likelihood) return 0;
+    fillChosen(out, asItStood(likelihood, NOBODY, present), NONE, exact);
+    return out[0]!;
+  });
+}
 
 /** What a check most likely shows on a machine with these faults. */
 export function likeliestResult(check: CheckId, faults: readonly CauseId[]): string {
-  const set = Uint32Array.of(setOf(faults));
-  const out = new Float64Array(1);
-  const answers = informativeResults(check).map((result) => {
-    const likelihood = findingLikelihood(check, result, 'sure');
-    if (likelihood) fillChosen(out, likelihood, set, true);
-    return { result, p: out[0]! };
-  });
-  return answers.reduce((x, y) => (y.p > x.p ? y : x)).result;
+  const chances = chancesOf(check, faults, { exact: true });
+  return informativeResults(check)[chances.indexOf(Math.max(...chances))]!;
 }
 
-/** The log with one more finding, which takes the place of an earlier one of the same check. */
-export function withFinding(evidence: readonly Evidence[], check: CheckId, result: string): Evidence[] {
-  const earlier = evidence.find((e) => e.kind === 'finding' && e.check === check);
-  return [
-    ...evidence.filter((e) => e !== earlier),
-    {
-      ref: check,
-      kind: 'finding',
-      check,
-      result,
-      sureness: 'sure',
-      ...(earlier?.kind === 'finding' && { again: earlier.result === result ? 'same' : 'other' }),
-    },
-  ];
-}
+/** The log with one more sure finding. */
+export const withFinding = (evidence: readonly Evidence[], check: CheckId, result: string): Evidence[] =>
+  takeIn(evidence, { ref: `${check} ${evidence.length}`, kind: 'finding', check, result, sureness: 'sure' });
 
 /**
  * Follows the plan on a machine with these faults, every check answering as it most likely would, until `enough` says
@@ -63,7 +70,8 @@ export function follow(
       return { causes, minutes };
     }
     minutes += best.minutes;
-    off.push(...toOpen(best.opens, new Set(off)));
+    for (const part of best.puts) off.splice(off.indexOf(part), 1);
+    off.push(...best.opens);
     evidence = withFinding(evidence, best.check, likeliestResult(best.check, faults));
   }
 }

@@ -1,21 +1,28 @@
-import { chanceOf, givenShared, type Shared } from '../diagnosis/bonds';
 import { drawFrom, type Chance } from '../chance';
+import { chanceOf, givenShared, type Shared } from '../diagnosis/dependence';
 import {
-  bondOf,
-  BONDS,
+  asItStood,
+  fillChosen,
+  findingLikelihood,
+  informativeResults,
+  maskOf,
+} from '../diagnosis/likelihood';
+import { CHAIN_SHARE, MENTION_RATE } from '../diagnosis/parameters';
+import { priorOdds } from '../diagnosis/prior';
+import {
   CAUSES,
   causeOf,
+  CHAINS,
   COMPLAINT_IDS,
+  DEPENDENCES,
+  dependenceOf,
   probabilityOf,
-  type Bond,
   type CauseId,
   type CheckId,
   type ComplaintId,
+  type Dependence,
 } from '../knowledge';
 import { MACHINE_KINDS, type MachineFacts } from '../machine';
-import { asItStood, findingLikelihood, informativeResults } from '../diagnosis/likelihood';
-import { MENTION_RATE, priorOdds } from '../diagnosis/prior';
-import { fillChosen, setOf } from '../diagnosis/sets';
 
 /** A machine whose faults are known, as the model itself would make it. */
 export interface KnownMachine {
@@ -24,17 +31,26 @@ export interface KnownMachine {
   /** The faults the complaints come from: with these put right, the owner is content. */
   toBlame: readonly CauseId[];
   complaints: readonly ComplaintId[];
-  /** How things are that bonded checks share: poor light or good, a fault that shows plainly or slightly. */
-  shared: ReadonlyMap<Bond, Shared>;
+  /** How things are that dependent checks share: poor light or good, a fault that shows plainly or slightly. */
+  shared: ReadonlyMap<Dependence, Shared>;
 }
 
-const MOST_FAULTS = 3;
+/** Faults that came by themselves; those they bring about come on top. */
+const MOST_BY_THEMSELVES = 3;
 
+/** Faults drawn by the priors, and what they have brought about: every chain runs on from what it brought. */
 function faultsOf(chance: Chance, machine: MachineFacts): CauseId[] {
   const odds = priorOdds({}, machine);
   for (;;) {
     const faults = CAUSES.filter((_, i) => chance() < odds[i]! / (1 + odds[i]!)).map((cause) => cause.id);
-    if (faults.length >= 1 && faults.length <= MOST_FAULTS) return faults;
+    if (faults.length < 1 || faults.length > MOST_BY_THEMSELVES) continue;
+    for (const from of faults)
+      for (const { to, often } of CHAINS.filter((chain) => chain.from === from)) {
+        const possible = causeOf(to).kinds?.[machine.kind] !== 0;
+        const happened = chance() < CHAIN_SHARE * probabilityOf(often);
+        if (happened && possible && !faults.includes(to)) faults.push(to);
+      }
+    return faults;
   }
 }
 
@@ -58,28 +74,31 @@ export function drawMachine(chance: Chance): KnownMachine {
       faults,
       complaints: [...heard.keys()],
       toBlame: [...new Set([...heard.values()].flat())],
-      shared: new Map(BONDS.map((bond) => [bond, chance() < chanceOf(bond, true)])),
+      shared: new Map(DEPENDENCES.map((d) => [d, chance() < chanceOf(d, true)])),
     };
   }
 }
+
+const NONE = Uint32Array.of(0);
+const NOBODY = maskOf([]);
 
 /** What a check shows on a machine with these faults still in it, misreadings at their stated rate included. */
 export function drawResult(
   chance: Chance,
   check: CheckId,
   faults: readonly CauseId[],
-  shared: KnownMachine['shared'] = new Map(),
+  { shared, complaints = [] }: { shared?: KnownMachine['shared']; complaints?: readonly ComplaintId[] } = {},
 ): string {
-  const bond = bondOf(check);
-  const state = bond && shared.get(bond);
-  const set = Uint32Array.of(setOf(faults));
+  const dependence = dependenceOf(check);
+  const state = dependence && shared?.get(dependence);
+  const present = maskOf(faults);
   const out = new Float64Array(1);
   const results = informativeResults(check);
   const odds = results.map((result) => {
-    const likelihood = findingLikelihood(check, result, 'sure');
+    const likelihood = findingLikelihood(check, result, 'sure', { complaints });
     if (!likelihood) return 0;
-    const then = asItStood(likelihood, [], []);
-    fillChosen(out, bond && state !== undefined ? givenShared(then, bond, state) : then, set);
+    const given = dependence && state !== undefined ? givenShared(likelihood, dependence, state) : likelihood;
+    fillChosen(out, asItStood(given, NOBODY, present), NONE);
     return out[0]!;
   });
   const sum = odds.reduce((a, b) => a + b, 0);

@@ -1,21 +1,25 @@
-import type { Case, Evidence } from '../diagnosis/case';
+import { takeIn, type Case, type Evidence } from '../diagnosis';
+import { membersOf } from '../diagnosis/hypotheses';
 import {
-  causeOf,
+  asItStood,
+  fillChosen,
+  findingLikelihood,
+  informativeResults,
+  maskOf,
+} from '../diagnosis/likelihood';
+import { needlessMinutes } from '../diagnosis/plan/expectedMinutes';
+import { costOf, offAfter } from '../diagnosis/plan/possible';
+import { priorOdds } from '../diagnosis/prior';
+import { weigh } from '../diagnosis/posterior';
+import {
+  CAUSE_INDEX,
   checkOf,
-  openingMinutes,
-  toOpen,
   type CauseId,
   type CheckId,
   type ComplaintId,
   type PartId,
 } from '../knowledge';
-import { type MachineFacts } from '../machine';
-import { asItStood, findingLikelihood, informativeResults } from '../diagnosis/likelihood';
-import { HANDLING_MINUTES } from '../diagnosis/plan/nextCheck';
-import { needlessMinutes } from '../diagnosis/plan/waste';
-import { weigh } from '../diagnosis/posterior';
-import { CAUSE_INDEX, priorOdds } from '../diagnosis/prior';
-import { fillChosen, membersOf } from '../diagnosis/sets';
+import type { MachineFacts } from '../machine';
 import type { Policy } from './play';
 
 /** A network small enough to be solved outright: a few causes, a few checks, one complaint. */
@@ -74,13 +78,28 @@ interface State {
   weights: Float64Array;
 }
 
+const NOBODY = maskOf([]);
+
+const complaintOf = (n: SmallNetwork): Evidence => ({
+  ref: 'complaint',
+  kind: 'complaint',
+  complaint: n.complaint,
+});
+
+const caseOf = (n: SmallNetwork, evidence: readonly Evidence[], off: readonly PartId[]): Case => ({
+  machine: n.machine,
+  history: {},
+  evidence,
+  off,
+});
+
 /** The small world: its possible sets, and every check's results on each. */
 function worldOf(n: SmallNetwork) {
   const odds = priorOdds({}, n.machine);
   const own = new Set(n.causes.map((id) => CAUSE_INDEX.get(id)));
   const p = weigh(
+    caseOf(n, [complaintOf(n)], []),
     odds.map((o, i) => (own.has(i) ? o : 0)),
-    [{ ref: 'complaint', kind: 'complaint', complaint: n.complaint }],
   );
   const sets = [...p.sets.keys()].filter((s) => s > 0 && p.sets[s]! > 0);
   const chosen = Uint32Array.from(sets);
@@ -88,8 +107,8 @@ function worldOf(n: SmallNetwork) {
   const tables = n.checks.map((check) => {
     const columns = informativeResults(check).map((result) => {
       const out = new Float64Array(sets.length);
-      const likelihood = findingLikelihood(check, result, 'sure');
-      if (likelihood) fillChosen(out, asItStood(likelihood, [], []), chosen);
+      const likelihood = findingLikelihood(check, result, 'sure', { complaints: [n.complaint] });
+      if (likelihood) fillChosen(out, asItStood(likelihood, NOBODY, NOBODY), chosen);
       return { result, out };
     });
     for (let s = 0; s < sets.length; s++) {
@@ -112,13 +131,11 @@ type World = ReturnType<typeof worldOf>;
 const keyOf = ({ results, tried }: State): string => `${results.join()} ${tried}`;
 const sumOf = (weights: Float64Array): number => weights.reduce((a, b) => a + b, 0);
 
-function openedBy(n: SmallNetwork, { results }: State): Set<PartId> {
-  const off = new Set<PartId>();
-  results.forEach((r, i) => {
-    if (r < 0) return;
-    for (const part of toOpen(checkOf(n.checks[i]!).access, off)) off.add(part);
-  });
-  return off;
+function openedBy(n: SmallNetwork, { results }: State): ReadonlySet<PartId> {
+  return results.reduce<ReadonlySet<PartId>>(
+    (off, r, i) => (r < 0 ? off : offAfter(checkOf(n.checks[i]!), off)),
+    new Set(),
+  );
 }
 
 /** Expected minutes, times the chance of the state, of making a check and going on from each result. */
@@ -129,8 +146,7 @@ function costOfCheck(
   i: number,
   goOn: (next: State) => number,
 ): number {
-  const { minutes, access } = checkOf(n.checks[i]!);
-  const spent = minutes + HANDLING_MINUTES + openingMinutes(access, openedBy(n, state));
+  const spent = costOf(checkOf(n.checks[i]!), openedBy(n, state));
   return world.tables[i]!.reduce(
     (cost, { out }, r) => {
       const weights = state.weights.map((w, s) => w * out[s]!);
@@ -151,9 +167,7 @@ function costOfRepair(
   const weights = state.weights.map((w, s) => (world.holds[i]![s] ? 0 : w));
   const vain = sumOf(weights);
   if (vain <= 0) return 0;
-  return (
-    needlessMinutes(causeOf(n.causes[i]!)) * vain + goOn({ ...state, tried: state.tried | (1 << i), weights })
-  );
+  return needlessMinutes(n.causes[i]!) * vain + goOn({ ...state, tried: state.tried | (1 << i), weights });
 }
 
 /**
@@ -187,18 +201,19 @@ export function minutesUnder(n: SmallNetwork, policy: Policy): number {
   const odds = priorOdds({}, n.machine).map((o, i) => (own.has(i) ? o : 0));
   const goOn = (state: State): number => {
     if (sumOf(state.weights) <= 0) return 0;
-    const evidence: Evidence[] = [{ ref: 'complaint', kind: 'complaint', complaint: n.complaint }];
+    let evidence: Evidence[] = [complaintOf(n)];
     state.results.forEach((r, i) => {
       if (r < 0) return;
       const check = n.checks[i]!;
       const result = world.tables[i]![r]!.result;
-      evidence.push({ ref: check, kind: 'finding', check, result, sureness: 'sure' });
+      evidence = takeIn(evidence, { ref: check, kind: 'finding', check, result, sureness: 'sure' });
     });
     n.causes.forEach((cause, i) => {
-      if (state.tried & (1 << i)) evidence.push({ ref: cause, kind: 'repair', cause, outcome: 'no-change' });
+      if (state.tried & (1 << i))
+        evidence = takeIn(evidence, { ref: cause, kind: 'repair', cause, outcome: 'no-change' });
     });
-    const c: Case = { machine: n.machine, history: {}, evidence, off: [...openedBy(n, state)] };
-    const p = weigh(odds, evidence);
+    const c = caseOf(n, evidence, [...openedBy(n, state)]);
+    const p = weigh(c, odds);
     const untried = n.causes.map((_, i) => i).filter((i) => !(state.tried & (1 << i)));
     if (untried.length === 0) return 0;
     const chance = (i: number): number => p.causes[CAUSE_INDEX.get(n.causes[i]!) ?? -1] ?? 0;

@@ -1,26 +1,15 @@
-import type { Case, Evidence } from '../diagnosis/case';
-import {
-  CAUSES,
-  checkOf,
-  openingMinutes,
-  toOpen,
-  type CauseId,
-  type CheckId,
-  type PartId,
-} from '../knowledge';
-import { firstInOrder } from '../diagnosis/plan/available';
-import { lookedAhead } from '../diagnosis/plan/lookAhead';
-import {
-  ACT_ON,
-  causeToActOn,
-  HANDLING_MINUTES,
-  nextChecks,
-  WORTH_MAKING,
-  type NextCheck,
-} from '../diagnosis/plan/nextCheck';
-import { needlessMinutes } from '../diagnosis/plan/waste';
-import { posterior, type Posterior } from '../diagnosis/posterior';
 import type { Chance } from '../chance';
+import { firstInOrder, type Case, type Evidence } from '../diagnosis';
+import { asOutcome } from '../diagnosis/likelihood';
+import { ACT_ON } from '../diagnosis/parameters';
+import { needlessMinutes } from '../diagnosis/plan/expectedMinutes';
+import { lookedAhead } from '../diagnosis/plan/lookAhead';
+import { explainsAny } from '../diagnosis/plan/needs';
+import { causeToActOn, nextChecks, type NextCheck } from '../diagnosis/plan/nextCheck';
+import { firstFrom, planningFor } from '../diagnosis/plan/planning';
+import { costOf, offAfter } from '../diagnosis/plan/possible';
+import { posterior, type Posterior } from '../diagnosis/posterior';
+import { CAUSES, checkOf, putRightBy, type CauseId, type CheckId, type PartId } from '../knowledge';
 import { withFinding } from './follow';
 import { drawResult, type KnownMachine } from './generate';
 
@@ -44,23 +33,38 @@ export interface Played {
 /** Whoever has not found it by then, or has repaired so much in vain, gives it up. */
 const MOST_STEPS = 150;
 const MOST_IN_VAIN = 4;
+/** A check of the plan is made while it loses no more than this: what has to be looked at anyway saves nothing. */
+const PAYS_FROM = -1.5;
+
+/** What is repaired when nothing more is checked: what was seen and accounts for a complaint, else the likeliest. */
+export function repairNext(c: Case, p: Posterior): CauseId {
+  const seen = p.timeline.known.find((k) => k.state === 'standing' && explainsAny(k.cause, p.complaints));
+  if (seen) return seen.cause;
+  const planning = planningFor(c, p);
+  const { causes } = planning.board.now;
+  const at = causeToActOn(causes, firstFrom(planning, planning.board.now, planning.off), p);
+  return CAUSES[at]!.id;
+}
 
 /**
  * Plays one policy on one machine until everything its complaints come from has been put right. `atSettling` is told
- * the case at the first settlement.
+ * the case at the first settlement, `atCheck` every check made.
  */
 export function play(
   known: KnownMachine,
   policy: Policy,
   chance: Chance,
-  atSettling?: (c: Case) => void,
+  {
+    atSettling,
+    atCheck,
+  }: { atSettling?: (c: Case) => void; atCheck?: (check: CheckId, nth: number) => void } = {},
 ): Played {
   let evidence: Evidence[] = known.complaints.map((complaint) => ({
     ref: complaint,
     kind: 'complaint',
     complaint,
   }));
-  const off: PartId[] = [];
+  let off: ReadonlySet<PartId> = new Set();
   const left = new Set(known.faults);
   const open = new Set(known.toBlame);
   const outcome: Played = {
@@ -74,54 +78,65 @@ export function play(
   };
   let acted = false;
   for (let step = 0; step < MOST_STEPS && open.size > 0 && outcome.wrong < MOST_IN_VAIN; step++) {
-    const c: Case = { machine: known.machine, history: {}, evidence, off };
+    const c: Case = { machine: known.machine, history: {}, evidence, off: [...off], hazardPassed: true };
     const p = posterior(c);
     const check = policy(c, p);
     if (check) {
-      const { access, minutes } = checkOf(check);
-      const opened = new Set(off);
-      outcome.minutes += minutes + openingMinutes(access, opened) + HANDLING_MINUTES;
-      off.push(...toOpen(access, opened));
-      outcome.checks++;
-      evidence = withFinding(evidence, check, drawResult(chance, check, [...left], known.shared));
+      outcome.minutes += costOf(checkOf(check), off);
+      off = offAfter(checkOf(check), off);
+      atCheck?.(check, outcome.checks++);
+      const result = drawResult(chance, check, [...left], {
+        shared: known.shared,
+        complaints: p.complaints,
+      });
+      evidence = withFinding(evidence, check, result);
+      // What a trial put right stays right: the plug, the fuel, the gap.
+      if (asOutcome(result) === 'no-change' && !checkOf(check).gradual)
+        for (const cause of putRightBy(check)) if (left.delete(cause)) open.delete(cause);
       continue;
     }
-    const lead = causeToActOn(p.causes);
-    const cause: CauseId = CAUSES[lead]!.id;
+    const cause = repairNext(c, p);
     const right = left.delete(cause);
     const helped = open.delete(cause);
-    if (!acted) atSettling?.({ ...c, evidence: [...evidence] });
-    if (!acted) Object.assign(outcome, { claimed: p.causes[lead], right, settledOn: cause });
-    acted = true;
-    if (!helped) outcome.minutes += needlessMinutes(CAUSES[lead]!);
+    if (!acted) {
+      atSettling?.({ ...c, evidence: [...evidence] });
+      const claimed = p.causes[CAUSES.findIndex((x) => x.id === cause)]!;
+      Object.assign(outcome, { claimed, right, settledOn: cause });
+      acted = true;
+    }
+    if (!helped) outcome.minutes += needlessMinutes(cause);
     if (!right) outcome.wrong++;
-    evidence.push({
-      ref: `${step}`,
-      kind: 'repair',
-      cause,
-      outcome: !helped ? 'no-change' : open.size > 0 ? 'better' : 'cured',
-    });
+    evidence = [
+      ...evidence,
+      {
+        ref: `${step}`,
+        kind: 'repair',
+        cause,
+        outcome: !helped ? 'no-change' : open.size > 0 ? 'better' : 'cured',
+      },
+    ];
   }
   outcome.finished = open.size === 0;
   return outcome;
 }
 
-/** Whether one cause is likely enough to act on: then no policy checks further. */
-const settled = ({ causes }: Posterior): boolean => causes.some((x) => x >= ACT_ON);
+/** What was seen accounts for it, or one cause is likely enough to act on: then no fixed order checks further. */
+const settled = ({ causes, timeline, complaints }: Posterior): boolean =>
+  causes.some((x) => x >= ACT_ON && x < 1) &&
+  CAUSES.some(({ id }, i) => causes[i]! >= ACT_ON && explainsAny(id, complaints)) &&
+  timeline.known.every((k) => !k.cured);
 
-const whileWorthMaking = ([best]: readonly NextCheck[]): CheckId | null =>
-  best && best.value >= WORTH_MAKING ? best.check : null;
+const firstThatPays = (next: readonly NextCheck[]): CheckId | null =>
+  next.find((n) => n.net > PAYS_FROM)?.check ?? null;
 
-/** The plan looking one check ahead, as a policy: its best check while that is worth making. */
-export const oneAhead: Policy = (c, p, among) =>
-  settled(p) ? null : whileWorthMaking(nextChecks(c, p, among));
+/** The plan looking one check ahead, as a policy: its best check while that saves more than it costs. */
+export const oneAhead: Policy = (c, p, among) => firstThatPays(nextChecks(c, p, among));
 
 /** The engine's own plan, looking two checks ahead. */
-export const computedPlan: Policy = (c, p, among) =>
-  settled(p) ? null : whileWorthMaking(lookedAhead(c, p, among));
+export const computedPlan: Policy = (c, p, among) => firstThatPays(lookedAhead(c, p, among));
 
 /** A fixed order of checks as a policy: on down the list until one cause is likely enough to act on. */
 export const inOrder =
   (order: readonly CheckId[]): Policy =>
   (c, p, among) =>
-    settled(p) ? null : firstInOrder(order, c, among);
+    settled(p) ? null : firstInOrder(order, c, p, among);

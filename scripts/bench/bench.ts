@@ -127,6 +127,7 @@ async function policies(count: number, chosen: readonly number[]): Promise<void>
       `  ${(POLICIES[policy]?.[0] ?? '').padEnd(26)}${figures.map((f, i) => f.padStart((COLUMNS[i]?.[1] ?? 8) + 1)).join('')}`,
     );
     if (policy > 1) continue;
+    firsts(played);
     const rows = bins.flatMap((b, i) =>
       b.n
         ? [`${i * 10}–${i * 10 + 10} %: ${b.n}, claimed ${pc(b.claimed / b.n)}, right ${pc(b.right / b.n)}`]
@@ -134,6 +135,14 @@ async function policies(count: number, chosen: readonly number[]): Promise<void>
     );
     console.log(`    reliability   ${rows.join('\n                  ')}`);
   }
+}
+
+/** How often each check is made first: one cheap check that leads everywhere is a fault in the model. */
+function firsts(played: readonly Outcome[]): void {
+  const counts = new Map<string, number>();
+  for (const { first } of played) counts.set(first ?? 'none', (counts.get(first ?? 'none') ?? 0) + 1);
+  const rows = [...counts].sort((x, y) => y[1] - x[1]).map(([id, n]) => `${id} ${pc(n / played.length)}`);
+  console.log(`    made first    ${rows.slice(0, 16).join(', ')}`);
 }
 
 const pc = (x: number): string => `${(100 * x).toFixed(0)} %`;

@@ -9,7 +9,7 @@ import {
   type Played,
   type Policy,
 } from '@rusty-wren/core/proving';
-import { SCHOOLS } from '@rusty-wren/core/knowledge';
+import { SCHOOLS, type CheckId, type ComplaintId } from '@rusty-wren/core/knowledge';
 import { type Case } from '@rusty-wren/core/diagnosis';
 import { parentPort, workerData } from 'node:worker_threads';
 
@@ -28,7 +28,12 @@ export interface Share {
 }
 
 /** One machine played, and whether its first settlement keeps its lead when the knowledge is jittered. */
-export type Outcome = Played & { keptLead: boolean };
+export type Outcome = Played & {
+  keptLead: boolean;
+  /** The first check made. */
+  first: CheckId | null;
+  complaints: readonly ComplaintId[];
+};
 
 const SEED = 2026;
 const JITTER = 1.5;
@@ -41,10 +46,16 @@ function playShare({ policy, from, to }: Share): Outcome[] {
   for (let n = from; n < to; n++) {
     const machine = drawMachine(chanceFrom(SEED + n));
     let settled: Case | null = null;
-    const played = play(machine, chosen, chanceFrom(10_000_000 + n), (c) => (settled = c));
+    let first: CheckId | null = null;
+    const played = play(machine, chosen, chanceFrom(10_000_000 + n), {
+      atSettling: (c) => (settled = c),
+      atCheck: (check, nth) => {
+        if (nth === 0) first = check;
+      },
+    });
     const keptLead =
       policy > 1 || settled === null || leadWhenJittered(settled, chanceFrom(n), JITTER) === played.settledOn;
-    outcomes.push({ ...played, keptLead });
+    outcomes.push({ ...played, keptLead, first, complaints: machine.complaints });
   }
   return outcomes;
 }

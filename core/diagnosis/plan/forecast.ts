@@ -136,7 +136,7 @@ function playOn(
     ({ course } = known);
     const { answers } = known;
     if (!answers) {
-      const lead = causeToActOn(course.belief.causes, firstFrom(planning, course.belief, course.off));
+      const lead = causeToActOn(course.belief.causes, firstFrom(planning, course.belief, course.off), p);
       if (faults.has(lead)) return minutes;
       minutes += needlessMinutes(CAUSES[lead]!.id);
       key += ` !${lead}`;

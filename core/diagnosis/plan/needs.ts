@@ -28,15 +28,17 @@ export const explainsAny = (cause: CauseId, complaints: readonly ComplaintId[]):
  */
 export function needsOf(
   chosen: Uint32Array,
-  p: Pick<Posterior, 'complaints' | 'present'>,
+  p: Pick<Posterior, 'complaints' | 'present' | 'gone'>,
   behind: readonly CauseId[],
 ): Needs {
   const owed = new Uint8Array(N + 1);
   CAUSES.forEach(({ id }, i) => {
-    if (behind.includes(id) || p.complaints.length === 0) owed[i] = 1;
+    if (!p.gone[i] && (behind.includes(id) || p.complaints.length === 0)) owed[i] = 1;
   });
   const links = p.complaints.map((complaint) => {
     const link = linksOf(complaint);
+    // What was put right shows as nothing any more.
+    for (let i = 0; i < N; i++) if (p.gone[i]) link[i] = 0;
     let spared = 1 - COMPLAINT_LEAK;
     for (let i = 0; i < N; i++) if (p.present[i]) spared *= 1 - link[i]!;
     return { link, spared };

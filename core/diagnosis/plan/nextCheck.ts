@@ -139,8 +139,18 @@ export function nextChecks(c: Case, p: Posterior, among?: (check: CheckId) => bo
   return planFrom(rateAll(planning), planning, p);
 }
 
-/** Position of the cause to act on when no check pays: the lead once it is likely enough, else the first to repair. */
-export function causeToActOn(causes: Float64Array, first: Queued | undefined): number {
-  const lead = leadOf(causes);
+/**
+ * Position of the cause to act on when no check pays: the lead once it is likely enough, else the first to repair; never
+ * one of those put right.
+ */
+export function causeToActOn(
+  causes: Float64Array,
+  first: Queued | undefined,
+  { gone }: Pick<Posterior, 'gone'>,
+): number {
+  const lead = leadOf(
+    causes,
+    CAUSES.flatMap(({ id }, i) => (gone[i] ? [id] : [])),
+  );
   return causes[lead]! >= ACT_ON || !first ? lead : first.cause;
 }

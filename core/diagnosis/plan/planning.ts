@@ -104,7 +104,9 @@ export function planningFor(
   const board = layBoard(p, chosen, open);
   const behind = unanswered(p);
   // What is known accounts for the complaints: it is put right before anything else is looked for.
-  const accounted = p.timeline.known.some((k) => k.state !== 'vain' && explainsAny(k.cause, p.complaints));
+  const accounted = p.timeline.known.some(
+    (k) => k.cured || (k.state === 'standing' && explainsAny(k.cause, p.complaints)),
+  );
   const offMask = maskOfParts(state.off);
   const routes = routesOf(needsOf(chosen, p, behind), accounted, offMask, (check) =>
     open(check) ? minutesOf({ ...check, access: [] }, state.off) : null,

@@ -92,6 +92,6 @@ export function whenToStop(p: Posterior, next: readonly NextCheck[], planning: P
     return { why: 'found', cause: standing[0]!, causes: standing, probability: SEEN };
   const lead = open.reduce((x, y) => (y.p > x.p ? y : x));
   if (lead.p >= ACT_ON) return { why: 'settled', cause: lead.id, probability: lead.p };
-  const at = causeToActOn(planning.board.now.causes, first);
+  const at = causeToActOn(planning.board.now.causes, first, p);
   return { why: 'nothing-pays', cause: CAUSES[at]!.id, probability: open[at]!.p };
 }

@@ -34,7 +34,6 @@ export const CARBURETTOR_CAUSES = causes({
     minutes: 20,
     seen: { 'carb-inside': ['parts-missing-or-wrong'], 'inlet-screen': ['missing'] },
     dear: true,
-    severalPlaces: true,
     settledBy: ['screw-turns', 'limiter-caps'],
     complaints: {
       'leaks-fuel': 'rarely',

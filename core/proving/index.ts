@@ -1,0 +1,5 @@
+export { drawMachine, drawResult, type KnownMachine } from './generate';
+export { leadWhenJittered } from './jitter';
+export { minutesUnder, optimalMinutes, SMALL_NETWORKS, type SmallNetwork } from './optimum';
+export { computedPlan, inOrder, oneAhead, play, type Played, type Policy } from './play';
+export { CASEBOOK, shortOf, type BenchCase } from './casebook';
