@@ -48,10 +48,11 @@ interface Mended {
 function mendedBy(e: Evidence): { causes: readonly CauseId[]; helped: boolean; cured: boolean } {
   if (e.kind === 'repair')
     return { causes: [e.cause], helped: e.outcome !== 'no-change', cured: e.outcome === 'cured' };
-  // A screw is turned back after its trial; a trial that helped does not say which of its causes it was.
-  if (e.kind !== 'finding' || checkOf(e.check).gradual || asOutcome(e.result) !== 'no-change')
+  // A screw is turned back after its trial. One that cured it leaves nothing to look for.
+  const outcome = e.kind === 'finding' && !checkOf(e.check).gradual ? asOutcome(e.result) : null;
+  if (e.kind !== 'finding' || outcome === null || outcome === 'cured')
     return { causes: [], helped: false, cured: false };
-  return { causes: putRightBy(e.check), helped: false, cured: false };
+  return { causes: putRightBy(e.check), helped: outcome === 'better', cured: false };
 }
 
 /** The causes a finding is, beyond doubt: surely noted, and no other cause looks like it. */
@@ -88,7 +89,10 @@ export function timelineOf({ evidence }: Case): Timeline {
   evidence.forEach((e, at) => {
     for (const cause of factIn(e)) append(seen, cause, { at, ref: e.ref });
     const { causes, helped, cured } = mendedBy(e);
-    for (const cause of causes) append(mended, cause, { at, ref: e.ref, helped, cured });
+    // A trial that helped and mends several things does not say which of them it was, unless it was seen.
+    const certain = (cause: CauseId): boolean => causes.length === 1 || seen.has(cause);
+    for (const cause of causes)
+      append(mended, cause, { at, ref: e.ref, helped: helped && certain(cause), cured });
     if (e.kind === 'finding') for (const { id } of CAUSES) if (clears(e, id)) soundAt.set(id, at);
   });
 
@@ -129,7 +133,7 @@ export function timelineOf({ evidence }: Case): Timeline {
     if (last?.helped) return [{ cause, refs: [...refs, last.ref], state: 'mended', cured: last.cured }];
     return refs.length > 0 && last ? [{ cause, refs, state: 'vain', cured: false }] : [];
   });
-  const firstHelp = evidence.findIndex((e) => e.kind === 'repair' && e.outcome !== 'no-change');
+  const firstHelp = evidence.findIndex((e) => mendedBy(e).helped);
   const standing = new Set(known.filter((k) => k.state === 'standing').map((k) => k.cause));
   const vain = [...mended].filter(
     ([cause, repairs]) => !causeOf(cause).severalPlaces && repairs.every((m) => !m.helped),

@@ -7,7 +7,7 @@ import {
   informativeResults,
   maskOf,
 } from '../diagnosis/likelihood';
-import { needlessMinutes } from '../diagnosis/plan/expectedMinutes';
+import { needlessMinutes, settling } from '../diagnosis/plan/expectedMinutes';
 import { costOf, offAfter } from '../diagnosis/plan/possible';
 import { priorOdds } from '../diagnosis/prior';
 import { weigh } from '../diagnosis/posterior';
@@ -20,7 +20,7 @@ import {
   type PartId,
 } from '../knowledge';
 import type { MachineFacts } from '../machine';
-import type { Policy } from './play';
+import { repairNext, type Policy } from './play';
 
 /** A network small enough to be solved outright: a few causes, a few checks, one complaint. */
 export interface SmallNetwork {
@@ -138,6 +138,15 @@ function openedBy(n: SmallNetwork, { results }: State): ReadonlySet<PartId> {
   );
 }
 
+/**
+ * The rule of the house: nothing is repaired unseen while a check that could prove it wrong is still to be made, unless
+ * nothing else can be done.
+ */
+function mayRepair(n: SmallNetwork, { results }: State, i: number): boolean {
+  const looks = settling(CAUSE_INDEX.get(n.causes[i]!)!).map((check) => check.id);
+  return !n.checks.some((check, at) => results[at] === -1 && looks.includes(check));
+}
+
 /** Expected minutes, times the chance of the state, of making a check and going on from each result. */
 function costOfCheck(
   n: SmallNetwork,
@@ -183,7 +192,8 @@ export function optimalMinutes(n: SmallNetwork): number {
     if (before !== undefined) return before;
     let least = Infinity;
     n.causes.forEach((_, i) => {
-      if (!(state.tried & (1 << i))) least = Math.min(least, costOfRepair(n, world, state, i, best));
+      if (!(state.tried & (1 << i)) && mayRepair(n, state, i))
+        least = Math.min(least, costOfRepair(n, world, state, i, best));
     });
     state.results.forEach((r, i) => {
       if (r < 0) least = Math.min(least, costOfCheck(n, world, state, i, best));
@@ -220,7 +230,8 @@ export function minutesUnder(n: SmallNetwork, policy: Policy): number {
     const lead = untried.reduce((x, y) => (chance(y) > chance(x) ? y : x));
     // Made once and for all: a game with repeats has no end to go through.
     const check = policy(c, p, (id) => state.results[n.checks.indexOf(id)] === -1);
-    if (check === null) return costOfRepair(n, world, state, lead, goOn);
+    const wanted = n.causes.indexOf(repairNext(c, p));
+    if (check === null) return costOfRepair(n, world, state, untried.includes(wanted) ? wanted : lead, goOn);
     return costOfCheck(n, world, state, n.checks.indexOf(check), goOn);
   };
   return goOn(world.start);

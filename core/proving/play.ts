@@ -9,7 +9,15 @@ import { causeToActOn, nextChecks, type NextCheck } from '../diagnosis/plan/next
 import { firstFrom, planningFor } from '../diagnosis/plan/planning';
 import { costOf, offAfter } from '../diagnosis/plan/possible';
 import { posterior, type Posterior } from '../diagnosis/posterior';
-import { CAUSES, checkOf, putRightBy, type CauseId, type CheckId, type PartId } from '../knowledge';
+import {
+  CAUSE_INDEX,
+  CAUSES,
+  checkOf,
+  putRightBy,
+  type CauseId,
+  type CheckId,
+  type PartId,
+} from '../knowledge';
 import { withFinding } from './follow';
 import { drawResult, type KnownMachine } from './generate';
 
@@ -33,8 +41,8 @@ export interface Played {
 /** Whoever has not found it by then, or has repaired so much in vain, gives it up. */
 const MOST_STEPS = 150;
 const MOST_IN_VAIN = 4;
-/** A check of the plan is made while it loses no more than this: what has to be looked at anyway saves nothing. */
-const PAYS_FROM = -1.5;
+/** A check of the plan is made while it saves more than it costs. */
+const PAYS_FROM = 0;
 
 /** What is repaired when nothing more is checked: what was seen and accounts for a complaint, else the likeliest. */
 export function repairNext(c: Case, p: Posterior): CauseId {
@@ -44,6 +52,13 @@ export function repairNext(c: Case, p: Posterior): CauseId {
   const { causes } = planning.board.now;
   const at = causeToActOn(causes, firstFrom(planning, planning.board.now, planning.off), p);
   return CAUSES[at]!.id;
+}
+
+/** How a trial turns out that mended something: by whether that was to blame, and whether anything else still is. */
+function trialResult(check: CheckId, helped: boolean, more: boolean): string {
+  const results = checkOf(check).results.map((r) => r.id);
+  const outcome = !helped ? 'no-change' : more ? 'better' : 'cured';
+  return results.find((id) => asOutcome(id) === outcome) ?? (helped && !more ? results[0]! : 'no-change');
 }
 
 /**
@@ -85,14 +100,17 @@ export function play(
       outcome.minutes += costOf(checkOf(check), off);
       off = offAfter(checkOf(check), off);
       atCheck?.(check, outcome.checks++);
-      const result = drawResult(chance, check, [...left], {
-        shared: known.shared,
-        complaints: p.complaints,
-      });
+      const mended = checkOf(check).gradual ? [] : putRightBy(check).filter((id) => left.delete(id));
+      const helped = mended.filter((id) => open.delete(id)).length > 0;
+      const drawn = drawResult(chance, check, [...left], { shared: known.shared, complaints: p.complaints });
+      // What a trial put right stays right: the plug, the fuel, the gap. It shows by what the owner complained of.
+      const result = mended.length > 0 ? trialResult(check, helped, open.size > 0) : drawn;
       evidence = withFinding(evidence, check, result);
-      // What a trial put right stays right: the plug, the fuel, the gap.
-      if (asOutcome(result) === 'no-change' && !checkOf(check).gradual)
-        for (const cause of putRightBy(check)) if (left.delete(cause)) open.delete(cause);
+      if (helped && open.size === 0 && !acted) {
+        const after = posterior({ ...c, evidence });
+        const claimed = Math.max(...mended.map((id) => after.causes[CAUSE_INDEX.get(id)!]!));
+        Object.assign(outcome, { claimed, right: true, settledOn: mended[0] });
+      }
       continue;
     }
     const cause = repairNext(c, p);
@@ -100,7 +118,7 @@ export function play(
     const helped = open.delete(cause);
     if (!acted) {
       atSettling?.({ ...c, evidence: [...evidence] });
-      const claimed = p.causes[CAUSES.findIndex((x) => x.id === cause)]!;
+      const claimed = p.causes[CAUSE_INDEX.get(cause)!]!;
       Object.assign(outcome, { claimed, right, settledOn: cause });
       acted = true;
     }
