@@ -2,6 +2,7 @@ import { CHECK_IDS, type CauseId, type CheckId, type ComplaintId } from '@rusty-
 import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/machine';
 import type { Entry, Stage } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
+import type { Stop } from '@rusty-wren/core/diagnosis';
 import Joi from 'joi';
 import { entrySchema, uuid, type NewEntry } from './entries';
 
@@ -101,6 +102,8 @@ export interface RackTag {
   settled: CauseId[];
   lead: { cause: CauseId; probability: number } | null;
   next: { check: CheckId; minutes: number } | null;
+  /** Why checking is over, and the cause to act on. */
+  stop: { why: Stop['why']; cause: CauseId } | null;
   off: number;
   /** All but a cold start is proved; from when it may be made, ISO 8601, null for now. */
   coldStart: { notBefore: string | null } | null;

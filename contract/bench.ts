@@ -93,5 +93,7 @@ export const historySchema = Joi.object({
   lightUse: Joi.boolean(),
   dailyUse: Joi.boolean(),
   sharedCan: Joi.boolean(),
+  tunedAltitudeM: Joi.number().min(-400).max(5000),
+  workAltitudeM: Joi.number().min(-400).max(5000),
   alreadyTried: Joi.string().max(500),
 });

@@ -102,6 +102,7 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   }).xor('settles', 'behind'),
   can: Joi.object({ job: uuid.required(), shared: Joi.boolean().required() }),
   note: Joi.object({ text: text(2000).required() }),
+  'hazard-passed': Joi.object({ words: text(500).required() }),
   screw: Joi.object({
     screw: oneOf(SCREWS).required(),
     // Four turns, by sixteenths.

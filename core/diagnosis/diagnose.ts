@@ -1,5 +1,5 @@
-import { behindOf, CAUSE_INDEX, CAUSES, type CauseId } from '../knowledge';
-import { oddsFor, posterior, type Posterior } from './posterior';
+import { behindOf, CAUSE_INDEX, CAUSES, type CauseId, type CheckId } from '../knowledge';
+import { oddsFor, posterior } from './posterior';
 import type { Case, Evidence } from './case';
 import {
   explain,
@@ -16,10 +16,10 @@ import { foundOf, type Found } from './found';
 import { leadOf } from './hypotheses';
 import { forecast, type Forecast, type Way } from './plan/forecast';
 import { lookAhead, type Progress } from './plan/lookAhead';
-import { planFrom, type NextCheck } from './plan/nextCheck';
-import { planningFor } from './plan/planning';
-import { rateAll } from './plan/rate';
-import { whenToStop, type Stop } from './plan/stop';
+import type { NextCheck } from './plan/nextCheck';
+import { firstInOrder } from './plan/possible';
+import type { Stop } from './plan/stop';
+import { whatNext } from './plan/whatNext';
 import { rulesFor } from './prior';
 
 /** A cause that may stand behind a leading suspect, still open. */
@@ -58,14 +58,6 @@ export interface Diagnosis {
 /** From this probability on, what stands behind a suspect is worth asking. */
 const LEADING = 0.25;
 const RULED_OUT = 0.002;
-
-/** What to do next, and whether to stop: the one answer that bench, rack, map and case file give. */
-function whatNext(c: Case, p: Posterior): Pick<Diagnosis, 'next' | 'stop' | 'hazard'> {
-  const planning = planningFor(c, p);
-  const next = planFrom(rateAll(planning), planning, p);
-  const stop = whenToStop(p, next, planning);
-  return { next, stop, hazard: planning.state.hazard };
-}
 
 /**
  * Works out what is found, suspects, next checks, loose ends and open questions for a case. Pure and deterministic.
@@ -121,6 +113,10 @@ export function whyOrWhyNot(c: Case, cause: CauseId): Reasons {
   const odds = oddsFor({ ...c, evidence: [] })[CAUSE_INDEX.get(cause) ?? -1] ?? 0;
   return reasonsFor(posterior(c), cause, odds / (1 + odds));
 }
+
+/** The next check of an order (a school's, the shop's own) that has not been made and can be; null when none is left. */
+export const nextInOrder = (order: readonly CheckId[], c: Case): CheckId | null =>
+  firstInOrder(order, c, posterior(c));
 
 /** The plan looking two checks ahead, step by step: progress as it goes, the plan at the end. */
 export const looksAhead = (c: Case): Generator<Progress, NextCheck[]> => lookAhead(c, posterior(c));

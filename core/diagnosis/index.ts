@@ -4,6 +4,7 @@ export {
   forecastOf,
   glance,
   looksAhead,
+  nextInOrder,
   whyOrWhyNot,
   type Behind,
   type Diagnosis,
@@ -11,9 +12,9 @@ export {
 export { type Misreading, type Moved, type Reasons, type Suspect } from './explain';
 export { type Found } from './found';
 export { MANY_PULLS, WORTH_MAKING, ACT_ON } from './parameters';
-export { firstInOrder, standing } from './plan/possible';
+export { standing } from './plan/possible';
 export type { Forecast, Way } from './plan/forecast';
 export type { Progress } from './plan/lookAhead';
 export { type NextCheck, type Outlook } from './plan/nextCheck';
 export { skippedBy, type Skipped } from './plan/skipped';
-export type { Stop } from './plan/stop';
+export { leadingIn, type Stop } from './plan/stop';

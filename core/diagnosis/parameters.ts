@@ -103,6 +103,8 @@ export const LOST_MINUTES = 75;
 export const LONG_QUEUE = { minutes: 40, share: 0.3 } as const;
 /** From this probability on, one cause is likely enough to act on, if no check pays. */
 export const ACT_ON = 0.9;
+/** Checking goes on while the best check loses no more than this, in minutes: a repair is better proved than tried (played). */
+export const LEAST_NET = -1.25;
 /** From these minutes of opening on, it is a dismantling: what is cheap and could save it comes first (trade). */
 export const DISMANTLING_MINUTES = 6;
 /** A check must save so many minutes for each it takes to be proposed at all (played). */

@@ -1,3 +1,4 @@
+import type { EnginePart } from './causeSpec';
 import { CAUSES, causeOf, type CauseId } from './causes';
 import { CHECKS, type CheckDef, type CheckId } from './checks';
 import { probabilityOf, type Strength } from './strength';
@@ -20,4 +21,5 @@ export const checksTelling = (causes: readonly CauseId[], atLeast: Strength = 's
   );
 
 /** The causes that sit in one part of the engine, in the order of their ids. */
-export const causesIn = (part: string): CauseId[] => CAUSES.filter((c) => c.sits === part).map((c) => c.id);
+export const causesIn = (part: EnginePart): CauseId[] =>
+  CAUSES.filter((c) => c.sits === part).map((c) => c.id);

@@ -9,6 +9,7 @@ export const caseOf = (picture: Picture, fromTheCan: readonly Evidence[] = []): 
   // First, so that it is judged on the machine as it came in.
   evidence: [...fromTheCan, ...picture.evidence],
   off: partsOff(picture),
+  ...(picture.hazardPassed && { hazardPassed: true }),
 });
 
 /** Ids of live findings made before a repair that changed what they looked at: they tell of the machine as it was. */

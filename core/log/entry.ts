@@ -49,6 +49,8 @@ export interface Bodies {
   /** Whether another job's machine drinks from the same can as this one. */
   can: { job: string; shared: boolean };
   stage: { stage: Stage; waitingFor?: string; reason?: string };
+  /** A standing hazard knowingly passed: the machine is run all the same. */
+  'hazard-passed': { words: string };
   strike: { reason: string };
 }
 export type EntryKind = keyof Bodies;
@@ -67,6 +69,7 @@ export const ENTRY_KINDS = [
   'proved',
   'can',
   'stage',
+  'hazard-passed',
   'strike',
 ] as const satisfies readonly EntryKind[];
 

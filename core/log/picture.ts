@@ -93,6 +93,8 @@ export interface Picture {
   cans: ReadonlyMap<string, boolean>;
   notes: readonly { entryId: string; text: string; notedAt: string }[];
   safetyFaults: readonly string[];
+  /** A standing hazard was knowingly passed. */
+  hazardPassed: boolean;
   /** Screws: where they stand, every move, and what was heard. */
   ledger: Ledger;
   starts: readonly Start[];

@@ -150,6 +150,7 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     cans: new Map(ofKind(live, 'can').map((e) => [e.body.job, e.body.shared])),
     notes: ofKind(live, 'note').map((e) => ({ entryId: e.id, text: e.body.text, notedAt: e.notedAt })),
     safetyFaults: safetyFaults(live, findings),
+    hazardPassed: hazardPassed(live),
     ledger: readLedger(unstruck),
     starts: ofKind(live, 'start').map(({ id, notedAt, body }) => ({ id, notedAt, ...body })),
     proof: readProof(live, findings, machine),
@@ -157,6 +158,15 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
   };
   return { ...picture, openEnds: readOpenEnds(picture) };
+}
+
+/** Whether a hazard was knowingly passed, and nothing dangerous was noted since. */
+function hazardPassed(live: Live): boolean {
+  const passed = live.findLastIndex((e) => e.kind === 'hazard-passed');
+  const noted = live.findLastIndex(
+    (e) => e.kind === 'complaint' || (e.kind === 'finding' && e.body.check === 'safety-walkround'),
+  );
+  return passed > noted;
 }
 
 function safetyFaults(live: Live, findings: readonly Finding[]): string[] {

@@ -153,6 +153,8 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
       };
     case 'note':
       return { about: 'Note', says: entry.body.text };
+    case 'hazard-passed':
+      return { about: 'Run all the same', says: entry.body.words };
     case 'can':
       return {
         about: 'Fuel can',

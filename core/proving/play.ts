@@ -1,13 +1,15 @@
 import type { Chance } from '../chance';
-import { firstInOrder, type Case, type Evidence } from '../diagnosis';
+import type { Case, Evidence } from '../diagnosis';
+import { firstInOrder } from '../diagnosis/plan/possible';
 import { asOutcome } from '../diagnosis/likelihood';
 import { ACT_ON } from '../diagnosis/parameters';
 import { needlessMinutes } from '../diagnosis/plan/expectedMinutes';
 import { lookedAhead } from '../diagnosis/plan/lookAhead';
 import { explainsAny } from '../diagnosis/plan/needs';
-import { causeToActOn, nextChecks, type NextCheck } from '../diagnosis/plan/nextCheck';
+import { causeToActOn } from '../diagnosis/plan/nextCheck';
 import { firstFrom, planningFor } from '../diagnosis/plan/planning';
 import { costOf, offAfter } from '../diagnosis/plan/possible';
+import { whatNext } from '../diagnosis/plan/whatNext';
 import { posterior, type Posterior } from '../diagnosis/posterior';
 import {
   CAUSE_INDEX,
@@ -41,8 +43,6 @@ export interface Played {
 /** Whoever has not found it by then, or has repaired so much in vain, gives it up. */
 const MOST_STEPS = 150;
 const MOST_IN_VAIN = 4;
-/** A check of the plan is made while it saves more than it costs. */
-const PAYS_FROM = 0;
 
 /** What is repaired when nothing more is checked: what was seen and accounts for a complaint, else the likeliest. */
 export function repairNext(c: Case, p: Posterior): CauseId {
@@ -144,14 +144,17 @@ const settled = ({ causes, timeline, complaints }: Posterior): boolean =>
   CAUSES.some(({ id }, i) => causes[i]! >= ACT_ON && explainsAny(id, complaints)) &&
   timeline.known.every((k) => !k.cured);
 
-const firstThatPays = (next: readonly NextCheck[]): CheckId | null =>
-  next.find((n) => n.net > PAYS_FROM)?.check ?? null;
+/** The plan looking one check ahead, as the bench shows it: its first check, until it says stop. */
+export const oneAhead: Policy = (c, p, among) => {
+  const { next, stop } = whatNext(c, p, among);
+  return stop ? null : (next[0]?.check ?? null);
+};
 
-/** The plan looking one check ahead, as a policy: its best check while that saves more than it costs. */
-export const oneAhead: Policy = (c, p, among) => firstThatPays(nextChecks(c, p, among));
-
-/** The engine's own plan, looking two checks ahead. */
-export const computedPlan: Policy = (c, p, among) => firstThatPays(lookedAhead(c, p, among));
+/** The same looking two checks ahead. */
+export const computedPlan: Policy = (c, p, among) => {
+  if (whatNext(c, p, among).stop) return null;
+  return lookedAhead(c, p, among)[0]?.check ?? null;
+};
 
 /** A fixed order of checks as a policy: on down the list until one cause is likely enough to act on. */
 export const inOrder =

@@ -1,40 +1,80 @@
 import { factsOf, type RackTag } from '@rusty-wren/contract';
-import { glance } from '@rusty-wren/core/diagnosis';
-import { caseOf, coldStartDue, readJob, type Entry } from '@rusty-wren/core/log';
+import { glance, leadingIn } from '@rusty-wren/core/diagnosis';
+import {
+  caseOf,
+  coldStartDue,
+  evidenceFromTheCan,
+  readJob,
+  type CanMate,
+  type Entry,
+  type Picture,
+} from '@rusty-wren/core/log';
 import { pressing } from '@rusty-wren/core/schedule';
 import type { Db } from '../db/pool';
 import { readSqueeze } from '../specs/squeeze';
 import { readLogs } from './log';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 
-/** Working a job out again gives the same answer, so the last answer is kept until its log or its figures change. */
-const workedOut = new Map<string, { seq: number; facts: string; tag: Omit<RackTag, 'job'> }>();
+/** What a job's log comes to, kept until its log or its figures change. */
+interface Folded {
+  seq: number;
+  facts: string;
+  picture: Picture;
+  entryCount: number;
+}
+const folded = new Map<string, Folded>();
+/** What the engine makes of it, kept until that or a linked can changes. */
+const glanced = new Map<string, { key: string; answer: ReturnType<typeof glance> }>();
 
 /** What besides the log a tag depends on. */
 const factsKey = (job: RackTag['job']): string => JSON.stringify(factsOf(job.machine));
 
-/** A job's tag from its log, or as last worked out when the log has not grown. */
-function workOut(job: RackTag['job'], grown: readonly Entry[] | undefined): Omit<RackTag, 'job'> {
-  const known = workedOut.get(job.id);
-  if (known && !grown) return known.tag;
+/** A job's picture from its log, or as last folded when the log has not grown. */
+function fold(job: RackTag['job'], grown: readonly Entry[] | undefined): Folded {
+  const known = folded.get(job.id);
+  if (known && !grown) return known;
   const entries = grown ?? [];
-  const picture = readJob(entries, factsOf(job.machine));
-  const { lead, next } = picture.stage === 'closed' ? { lead: null, next: [] } : glance(caseOf(picture));
-  const best = next[0];
-  const tag = {
+  const now: Folded = {
+    seq: entries.at(-1)?.seq ?? 0,
+    facts: factsKey(job),
+    picture: readJob(entries, factsOf(job.machine)),
+    entryCount: entries.length,
+  };
+  folded.set(job.id, now);
+  return now;
+}
+
+/** The engine's answer for an open job, with what was found in the same can: as on the bench. */
+function answerFor(job: RackTag['job'], own: Folded, mates: readonly CanMate[]): ReturnType<typeof glance> {
+  const fromTheCan = evidenceFromTheCan(own.picture, job.id, mates);
+  const key = JSON.stringify([own.seq, own.facts, fromTheCan]);
+  const known = glanced.get(job.id);
+  if (known?.key === key) return known.answer;
+  const answer = glance(caseOf(own.picture, fromTheCan));
+  glanced.set(job.id, { key, answer });
+  return answer;
+}
+
+/** A job's tag: its picture, and what the engine makes of it. */
+function tagOf(job: RackTag['job'], own: Folded, mates: readonly CanMate[]): RackTag {
+  const { picture } = own;
+  const closed = picture.stage === 'closed';
+  const answer = closed ? null : answerFor(job, own, mates);
+  const best = answer?.next[0];
+  return {
+    job,
     stage: picture.stage,
     waitingFor: picture.waitingFor,
     stageSince: picture.stageSince,
     complaints: picture.complaints.map((c) => c.complaint),
     settled: picture.settled.map((s) => s.cause),
-    lead,
+    lead: answer?.lead ?? null,
     next: best ? { check: best.check, minutes: best.minutes } : null,
+    stop: answer?.stop ? { why: answer.stop.why, cause: leadingIn(answer.stop) } : null,
     off: picture.off.length,
-    coldStart: picture.stage === 'closed' ? null : coldStartDue(picture.proof),
-    entryCount: entries.length,
+    coldStart: closed ? null : coldStartDue(picture.proof),
+    entryCount: own.entryCount,
   };
-  workedOut.set(job.id, { seq: entries.at(-1)?.seq ?? 0, facts: factsKey(job), tag });
-  return tag;
 }
 
 /** The logs of the jobs that have changed since they were last worked out, by job id. */
@@ -44,7 +84,7 @@ function grownLogs(
 ): Promise<Map<string, Entry[]>> {
   const grown = jobs
     .filter((job) => {
-      const known = workedOut.get(job.id);
+      const known = folded.get(job.id);
       return known?.seq !== job.seq || known.facts !== factsKey(job);
     })
     .map((job) => job.id);
@@ -62,7 +102,23 @@ export async function readRack(db: Db, which: 'open' | 'closed', now: string): P
     db,
     all.map(({ job, seq }) => ({ ...job, seq })),
   );
-  const tags = all.map(({ job }) => ({ job, ...workOut(job, logs.get(job.id)) }));
+  const jobsFolded = all.map(({ job }) => ({ job, own: fold(job, logs.get(job.id)) }));
+  /** Open jobs whose owner says that several machines drink from one can, by owner. */
+  const cans = new Map<string, CanMate[]>();
+  for (const { job, own } of jobsFolded)
+    if (own.picture.history.sharedCan && own.picture.stage !== 'closed')
+      cans.set(job.customer.id, [
+        ...(cans.get(job.customer.id) ?? []),
+        { jobId: job.id, picture: own.picture },
+      ]);
+  const tags = jobsFolded.map(({ job, own }) => {
+    const mates = own.picture.history.sharedCan ? (cans.get(job.customer.id) ?? []) : [];
+    return tagOf(
+      job,
+      own,
+      mates.filter((mate) => mate.jobId !== job.id),
+    );
+  });
   if (which === 'closed') {
     return tags
       .filter((t) => t.stage === 'closed')

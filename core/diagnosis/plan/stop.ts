@@ -10,7 +10,7 @@ import {
 } from '../../knowledge';
 import { explainedBy } from '../explain';
 import { SETS } from '../hypotheses';
-import { ACT_ON, SEEN, WORTH_MAKING } from '../parameters';
+import { ACT_ON, LEAST_NET, SEEN, WORTH_MAKING } from '../parameters';
 import type { Posterior } from '../posterior';
 import { causeToActOn, type NextCheck } from './nextCheck';
 import { firstFrom, type Planning } from './planning';
@@ -27,6 +27,9 @@ export type Stop =
   | { why: 'worth'; remedy: Remedy; causes: readonly CauseId[]; probability: number }
   /** No check left saves the minutes it takes; this is the repair best tried. */
   | { why: 'nothing-pays'; cause: CauseId; probability: number };
+
+/** The cause that stands foremost in what is to be done. */
+export const leadingIn = (stop: Stop): CauseId => ('cause' in stop ? stop.cause : stop.causes[0]!);
 
 /** A member of a remedy is named when it is at least this likely. */
 const NAMED = 0.05;
@@ -85,7 +88,8 @@ export function whenToStop(p: Posterior, next: readonly NextCheck[], planning: P
   const pays = next.some((n) => n.value >= WORTH_MAKING && !triesOut(n.check, blamed));
   if (blamed.length > 0 && ready && !pays)
     return { why: 'found', cause: blamed[0]!, causes: blamed, probability: SEEN };
-  if (next.length > 0) return null;
+  const asked = planning.ruined || planning.state.hazard !== null;
+  if (next.some((n) => n.net > LEAST_NET || (asked && planning.owed.has(n.check)))) return null;
   if (shared) return shared;
   const first = firstFrom(planning, planning.board.now, planning.off);
   if (standing.length > 0 && !first)

@@ -10,34 +10,34 @@ const SHOWN = 5;
 
 /** The next best checks, and the way to any other. */
 export function Alternatives({
+  heading,
   next,
   current,
   onPick,
 }: {
+  heading: string;
   next: readonly NextCheck[];
   current: CheckId | null;
   onPick: (check: CheckId) => void;
 }): ReactElement {
   const [all, setAll] = useState(false);
   const planned = new Map(next.map((n) => [n.check, n]));
+  const others = next.filter((n) => n.check !== current).slice(0, SHOWN);
   const pick = (check: CheckId): void => {
     setAll(false);
     onPick(check);
   };
   return (
     <section aria-label="Other checks" className="mt-7">
-      <h3 className="font-semibold text-soft">Or</h3>
+      {others.length > 0 && <h3 className="font-semibold text-soft">{heading}</h3>}
       <ul className="mt-1 max-w-2xl">
-        {next
-          .filter((n) => n.check !== current)
-          .slice(0, SHOWN)
-          .map((n) => (
-            <li key={n.check}>
-              <RowButton data-alternative onClick={() => pick(n.check)} aside={minutesWords(n.minutes)}>
-                <strong className="font-semibold">{checkOf(n.check).name}</strong>
-              </RowButton>
-            </li>
-          ))}
+        {others.map((n) => (
+          <li key={n.check}>
+            <RowButton data-alternative onClick={() => pick(n.check)} aside={minutesWords(n.minutes)}>
+              <strong className="font-semibold">{checkOf(n.check).name}</strong>
+            </RowButton>
+          </li>
+        ))}
       </ul>
       <Button look="quiet" className="mt-1 !px-0" onClick={() => setAll(true)}>
         Any other check

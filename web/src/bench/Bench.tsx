@@ -1,4 +1,4 @@
-import { firstInOrder, skippedBy, type NextCheck as NextPlan } from '@rusty-wren/core/diagnosis';
+import { nextInOrder, skippedBy, type NextCheck as NextPlan } from '@rusty-wren/core/diagnosis';
 import { type CheckId } from '@rusty-wren/core/knowledge';
 import { partsOff } from '@rusty-wren/core/log';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
@@ -12,7 +12,7 @@ import { NextCheck } from './NextCheck';
 import { CloseStep, ClosedStep, ProveStep } from './steps/CloseSteps';
 import { BehindStep, RepairStep } from './steps/RepairStep';
 import { StepHead } from './steps/StepHead';
-import { StopWords } from './StopWords';
+import { StopStep } from './steps/StopStep';
 import { Suspects } from './Suspects';
 import { useAhead, type Ahead } from './thinking/useAhead';
 import { Trail } from './Trail';
@@ -161,8 +161,10 @@ function Step({
     return <CloseStep atBench={atBench} log={log} />;
   }
   const byPlan = plan[0]?.check ?? null;
-  const byWay = way.way === 'computed' ? byPlan : firstInOrder(way.way, benchCase);
-  const current = chosen ?? measured ?? byWay;
+  const byWay = way.way === 'computed' ? byPlan : nextInOrder(way.way, benchCase);
+  // Enough is known: what is to be done is the one call, unless a check was asked for.
+  const stop = chosen === null && measured === null && way.way === 'computed' ? diagnosis.stop : null;
+  const current = stop ? null : (chosen ?? measured ?? byWay);
   const planned = plan.find((n) => n.check === current);
   const madeAt = picture.findings.find((f) => f.check === current && f.result !== null)?.entryId ?? '';
   const planSays = madeAt ? 'Do this again' : 'Do this next';
@@ -178,10 +180,15 @@ function Step({
           />
         )}
       </div>
-      {diagnosis.stop && (
-        <StopWords stop={diagnosis.stop} onSettle={(cause) => log('verdict', { settles: cause })} />
+      {stop && (
+        <StopStep
+          stop={stop}
+          diagnosis={diagnosis}
+          onSettle={(cause) => log('verdict', { settles: cause })}
+        />
       )}
-      {current ? (
+      {!stop && !current && <StepHead eyebrow="Nothing left to check" title="Settle on a suspect" />}
+      {current && (
         <NextCheck
           key={`${current} ${madeAt}`}
           checkId={current}
@@ -198,10 +205,13 @@ function Step({
           onMeasuring={() => onMeasuring(current)}
           onLogged={onLogged}
         />
-      ) : (
-        <StepHead eyebrow="Nothing left to check" title="Settle on a suspect" />
       )}
-      <Alternatives next={plan} current={current} onPick={onPick} />
+      <Alternatives
+        heading={stop ? 'Before it is done with' : 'Or'}
+        next={plan}
+        current={current}
+        onPick={onPick}
+      />
     </>
   );
 }

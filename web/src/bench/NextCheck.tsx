@@ -17,6 +17,7 @@ import { Instrument } from '../instruments/Instrument';
 import { StopWireSequence } from '../instruments/spark/StopWireSequence';
 import { LightsOutStep } from '../instruments/spark/LightsOutStep';
 import { inSentence, minutesWords, percent } from '../rack/words';
+import { Button } from '../ui/Button';
 import type { JobAtBench, Log } from './useJob';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
@@ -42,6 +43,29 @@ function Why({ next, suspects }: { next: Next; suspects: readonly Suspect[] }): 
         </li>
       ))}
     </ul>
+  );
+}
+
+/** A check that runs a machine which hurts somebody: not before that is put right, or knowingly passed. */
+function HazardStep({
+  title,
+  because,
+  onPass,
+}: {
+  title: string;
+  because: string;
+  onPass: () => void;
+}): ReactElement {
+  return (
+    <section aria-label="Next check">
+      <StepHead eyebrow="Do not run it" title={title} />
+      <p className="mt-3 flex items-start gap-2 text-xl font-semibold text-rust">
+        <TriangleAlert className="mt-1 shrink-0" aria-hidden /> {because}. Put that right first.
+      </p>
+      <Button className="mt-5" onClick={onPass}>
+        Run it all the same
+      </Button>
+    </section>
   );
 }
 
@@ -86,11 +110,15 @@ export function NextCheck({
   const [pulls, setPulls] = useState('');
   const countsPulls = check.results.some((r) => r.fromPulling);
   const opens = toOpen(check.access, new Set(off));
-  const minutes = check.minutes + openingMinutes(check.access, new Set(off));
+  const puts = next?.puts ?? [];
+  const minutes = next?.minutes ?? check.minutes + openingMinutes(check.access, new Set(off));
+  const { hazard } = atBench.diagnosis;
+  const runs = check.engine === 'started' || check.engine === 'running';
 
   const openUp = (): void => {
     // What had to come off to get there is off now: the tray must know.
     for (const part of opens) log('took-off', { part });
+    for (const part of puts) log('put-back', { part });
   };
   const record = (body: { result: string; sureness?: Sureness } | { reading: Reading }): void => {
     openUp();
@@ -99,6 +127,16 @@ export function NextCheck({
     onLogged();
   };
 
+  if (hazard && runs)
+    return (
+      <HazardStep
+        title={check.name}
+        because={atBench.nameOf(hazard.ref)}
+        onPass={() =>
+          log('hazard-passed', { words: `${check.name}, although: ${atBench.nameOf(hazard.ref)}` })
+        }
+      />
+    );
   return (
     <section aria-label="Next check">
       <StepHead eyebrow={says} title={check.name} aside={minutesWords(minutes)} />
@@ -114,6 +152,11 @@ export function NextCheck({
       {opens.length > 0 && (
         <p className="mt-1 text-lg">
           First off: <strong>{opens.map((p) => inSentence(partOf(p).name)).join(', ')}</strong>
+        </p>
+      )}
+      {puts.length > 0 && (
+        <p className="mt-1 text-lg">
+          Back on first: <strong>{puts.map((p) => inSentence(partOf(p).name)).join(', ')}</strong>
         </p>
       )}
       {skipped.length > 0 && !measuring && (

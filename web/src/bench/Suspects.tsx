@@ -5,6 +5,7 @@ import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { inSentence, percent } from '../rack/words';
 import { Button } from '../ui/Button';
+import { Found } from './Found';
 import { Moves } from './Moves';
 import type { JobAtBench } from './useJob';
 import { WhyNot } from './WhyNot';
@@ -27,10 +28,15 @@ export function Suspects({
 }): ReactElement {
   const [open, setOpen] = useState<CauseId | null>(null);
   const { diagnosis, nameOf } = atBench;
-  const { suspects, unexplained, repeat, behind } = diagnosis;
-  const lead = suspects[0];
+  const { found, unexplained, repeat, behind } = diagnosis;
+  // What was found stands by itself; what cannot be the complaint is no suspect of it.
+  const known = new Set(found.map((f) => f.cause));
+  const told = atBench.picture.complaints.length > 0;
+  const suspects = diagnosis.suspects.filter((s) => !known.has(s.cause) && (!told || s.explains.length > 0));
+  const asked = behind.filter((b) => !known.has(b.cause));
   return (
     <section aria-label="Suspects">
+      <Found found={found} nameOf={nameOf} onSettle={onSettle} onEntry={onEntry} />
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-2xl font-bold">Suspects</h2>
         <Link
@@ -58,7 +64,7 @@ export function Suspects({
       {diagnosis.noneOfThese > 0.1 && (
         <p className="mt-2 text-soft">Something not on the list: {percent(diagnosis.noneOfThese)}</p>
       )}
-      {lead && unexplained.length > 0 && (
+      {unexplained.length > 0 && (
         <div role="status" className="mt-5 border-l-4 border-rust pl-3 text-lg leading-snug">
           <p className="flex items-center gap-2 font-bold text-rust">
             <CircleAlert size={20} aria-hidden /> Left unexplained
@@ -87,10 +93,13 @@ export function Suspects({
           ))}
         </div>
       )}
-      {behind.length > 0 && (
+      {asked.length > 0 && (
         <p className="mt-5 text-lg leading-snug">
           <span className="font-bold">What may be behind it: </span>
-          {behind.map((b) => inSentence(causeOf(b.cause).name)).join(', ')}
+          {asked
+            .slice(0, 5)
+            .map((b) => inSentence(causeOf(b.cause).name))
+            .join(', ')}
         </p>
       )}
     </section>

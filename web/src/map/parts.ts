@@ -1,8 +1,8 @@
-import type { CauseId } from '@rusty-wren/core/knowledge';
+import { causesIn, type CauseId, type EnginePart } from '@rusty-wren/core/knowledge';
 
 /** One part of the drawn engine: its outline, where its name stands, and the causes that live in it. */
 export interface DrawnPart {
-  id: string;
+  id: EnginePart;
   name: string;
   /** SVG paths on the 1000 by 740 board; the first is the body that takes the heat. */
   paths: readonly string[];
@@ -18,83 +18,60 @@ const box = (x: number, y: number, w: number, h: number, r = 10): string =>
  * The engine laid out as the fuel travels: tank at the lower left, up the line, through the carburettor to the case and
  * the cylinder, out of the muffler at the right; spark along the top. Every cause of the vocabulary lives in one part.
  */
-export const DRAWN_PARTS: readonly DrawnPart[] = [
+const OUTLINES: readonly Omit<DrawnPart, 'causes'>[] = [
   {
     id: 'fuel',
     name: 'Fuel',
     paths: [box(30, 560, 215, 150), 'M52 600q14 -11 28 0t28 0t28 0t28 0t28 0t28 0'],
     label: { x: 137, y: 655 },
-    causes: ['stale-fuel', 'water-in-fuel', 'no-oil-in-fuel', 'oil-heavy-mix'],
   },
   {
     id: 'tank',
     name: 'Tank and vent',
     paths: [box(30, 470, 215, 84), 'M72 470v-16h62v16'],
     label: { x: 137, y: 515 },
-    causes: ['tank-or-grommet-leak', 'tank-vent-blocked'],
   },
   {
     id: 'filter',
     name: 'Fuel filter',
     paths: [box(275, 640, 165, 70, 30), 'M245 680h30'],
     label: { x: 357, y: 678 },
-    causes: ['fuel-filter-clogged', 'fuel-filter-off'],
   },
   {
     id: 'line',
     name: 'Fuel lines',
     paths: [box(275, 545, 165, 74), 'M245 585h30M357 619v21M357 545v-20'],
     label: { x: 357, y: 585 },
-    causes: ['fuel-line-leak', 'fuel-line-blocked', 'fuel-lines-swapped'],
   },
   {
     id: 'primer',
     name: 'Primer',
     paths: ['M30 430v-22q0 -52 75 -52t75 52v22q0 8 -8 8h-134q-8 0 -8 -8z', 'M150 438v16'],
     label: { x: 105, y: 406 },
-    causes: ['primer-faulty'],
   },
   {
     id: 'pump',
     name: 'Pump side',
     paths: [box(275, 437, 215, 88)],
     label: { x: 382, y: 483 },
-    causes: ['inlet-screen-clogged', 'pump-diaphragm-stiff', 'impulse-fault', 'carb-tampered'],
   },
   {
     id: 'metering',
     name: 'Metering side',
     paths: [box(275, 341, 215, 88), 'M290 429v8M475 429v8'],
     label: { x: 382, y: 387 },
-    causes: [
-      'needle-not-sealing',
-      'metering-diaphragm-stiff',
-      'metering-diaphragm-proud',
-      'metering-lever-high',
-      'metering-lever-low',
-    ],
   },
   {
     id: 'circuits',
     name: 'Circuits, screws',
     paths: [box(275, 245, 215, 88), 'M290 333v8M475 333v8M320 245v-18M310 227h20M390 245v-18M380 227h20'],
     label: { x: 382, y: 291 },
-    causes: [
-      'idle-circuit-blocked',
-      'main-circuit-blocked',
-      'low-screw-lean',
-      'low-screw-rich',
-      'high-screw-lean',
-      'high-screw-rich',
-      'idle-stop-wrong',
-    ],
   },
   {
     id: 'air',
     name: 'Air and choke',
     paths: [box(30, 245, 215, 84), 'M245 287h30M44 258v58M231 258v58'],
     label: { x: 137, y: 289 },
-    causes: ['air-filter-clogged', 'choke-stuck', 'choke-not-closing', 'throttle-linkage-fault'],
   },
   {
     id: 'intake',
@@ -104,7 +81,6 @@ export const DRAWN_PARTS: readonly DrawnPart[] = [
       'M490 355h13M591 355h14',
     ],
     label: { x: 547, y: 355 },
-    causes: ['intake-leak'],
   },
   {
     id: 'case',
@@ -114,7 +90,6 @@ export const DRAWN_PARTS: readonly DrawnPart[] = [
       'M620 510v15M810 510v15',
     ],
     label: { x: 715, y: 612 },
-    causes: ['crank-seal-leak', 'base-gasket-leak', 'bottom-end-worn'],
   },
   {
     id: 'cylinder',
@@ -124,14 +99,12 @@ export const DRAWN_PARTS: readonly DrawnPart[] = [
       'M605 262h-16M605 292h-16M825 262h16M825 292h16M635 510v-130q0 -10 10 -10h140q10 0 10 10v130M635 392h160',
     ],
     label: { x: 715, y: 312 },
-    causes: ['piston-heat-scored', 'piston-dirt-worn', 'ring-stuck', 'decompressor-leak', 'engine-flooded'],
   },
   {
     id: 'exhaust',
     name: 'Exhaust',
     paths: [box(855, 300, 125, 130, 24), 'M825 365h30M870 430v22h40v-22'],
     label: { x: 917, y: 362 },
-    causes: ['spark-screen-clogged', 'exhaust-port-carboned'],
   },
   {
     id: 'plug',
@@ -141,41 +114,41 @@ export const DRAWN_PARTS: readonly DrawnPart[] = [
       'M700 215v30M730 215v30',
     ],
     label: { x: 715, y: 178 },
-    causes: ['plug-fouled', 'plug-failed', 'plug-lead-loose'],
   },
   {
     id: 'coil',
     name: 'Coil and gap',
     paths: [box(605, 30, 220, 84), 'M715 114v29'],
     label: { x: 715, y: 74 },
-    causes: ['coil-failed', 'coil-gap-wide', 'coil-gap-tight'],
   },
   {
     id: 'stop',
     name: 'Stop switch',
     paths: [box(385, 30, 180, 84), 'M565 72h40'],
     label: { x: 475, y: 74 },
-    causes: ['stop-circuit-grounded', 'stop-circuit-open'],
   },
   {
     id: 'flywheel',
     name: 'Flywheel',
     paths: ['M917 15a66 60 0 1 1 0 120a66 60 0 1 1 0 -120z', 'M825 72h26'],
     label: { x: 917, y: 72 },
-    causes: ['flywheel-key-sheared'],
   },
   {
     id: 'drive',
     name: 'Drive',
     paths: [box(868, 560, 112, 96, 30), 'M837 608h31'],
     label: { x: 924, y: 606 },
-    causes: ['drive-drag'],
   },
   {
     id: 'drill',
     name: 'Starting drill',
     paths: [box(30, 30, 215, 84)],
     label: { x: 137, y: 74 },
-    causes: ['starting-drill-wrong'],
   },
 ];
+
+/** Every part with the causes that sit in it. */
+export const DRAWN_PARTS: readonly DrawnPart[] = OUTLINES.map((part) => ({
+  ...part,
+  causes: causesIn(part.id),
+}));

@@ -1,5 +1,4 @@
 import type { RackTag } from '@rusty-wren/contract';
-import { ACT_ON } from '@rusty-wren/core/diagnosis';
 import { behaviourOf, causeOf, checkOf } from '@rusty-wren/core/knowledge';
 import { pressing } from '@rusty-wren/core/schedule';
 import { format } from 'date-fns';
@@ -8,7 +7,7 @@ import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { MachineDrawing } from '../drawn/MachineDrawing';
 import { SpeedShape } from '../drawn/SpeedShape';
-import { dueWords, KIND_WORDS, minutesWords, percent, STAGE_WORDS } from './words';
+import { dueWords, inSentence, KIND_WORDS, minutesWords, percent, STAGE_WORDS } from './words';
 
 const CORNERS = 'polygon(0 1.6rem, 1.6rem 0, calc(100% - 1.6rem) 0, 100% 1.6rem, 100% 100%, 0 100%)';
 
@@ -54,9 +53,12 @@ function Lead({ tag }: { tag: RackTag }): ReactElement | null {
 }
 
 /** What the job asks for next, in a few words. */
-function nextWords({ settled, lead, next }: RackTag): string {
+function nextWords({ settled, stop, next }: RackTag): string {
   if (settled.length > 0) return 'Mend it';
-  if (lead && lead.probability >= ACT_ON) return 'Enough to act on';
+  if (stop)
+    return stop.why === 'worth'
+      ? 'Is it worth mending?'
+      : `Put right: ${inSentence(causeOf(stop.cause).name)}`;
   return next ? `${checkOf(next.check).name}, ${minutesWords(next.minutes)}` : 'Settle on a suspect';
 }
 

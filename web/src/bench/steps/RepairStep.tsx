@@ -13,7 +13,11 @@ const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
 };
 
 /** Repairs that fit a metering diaphragm, perhaps a substitute. */
-const FITS_A_DIAPHRAGM: readonly CauseId[] = ['metering-diaphragm-stiff', 'metering-diaphragm-proud'];
+const FITS_A_DIAPHRAGM: readonly CauseId[] = [
+  'metering-diaphragm-stiff',
+  'metering-diaphragm-proud',
+  'metering-diaphragm-torn',
+];
 
 /** A cause is settled: mend it and say how that turned out. */
 export function RepairStep({ settled, log }: { settled: Settled; log: Log }): ReactElement {
