@@ -15,7 +15,8 @@ module.exports = {
     },
     {
       name: 'core-subject-by-its-face',
-      comment: 'Another subject of the core is reached through its index.ts only. Proving takes the engine apart.',
+      comment:
+        'Another subject of the core is reached through its index.ts only. Proving takes the engine apart.',
       severity: 'error',
       from: { path: '^core/([^/]+)/' },
       to: {

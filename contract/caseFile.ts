@@ -243,7 +243,7 @@ export function caseReport(c: Case, d: Diagnosis, refused: readonly CheckId[]): 
       probability: round(s.probability),
       explains: s.explains,
     })),
-    next: d.next.map((n) => ({ check: n.check, minutes: round(n.minutes), value: round(n.value) })),
+    next: d.next.map((n) => ({ check: n.check, minutes: round(n.minutes), value: round(n.net) })),
     stop: d.stop && { why: d.stop.why, causes: 'causes' in d.stop ? d.stop.causes : [d.stop.cause] },
     unexplained: d.unexplained.flatMap((e) =>
       e.kind === 'finding' ? [{ check: e.check, result: e.result }] : [],

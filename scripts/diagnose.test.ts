@@ -52,6 +52,6 @@ describe('npm run diagnose', () => {
     expect(status).toBe(0);
     expect(words.causes).toContain('coil-gap-wide');
     expect(words.checks['fuel-smell']).toEqual(['fresh', 'stale']);
-    expect(words.complaints).toHaveLength(20);
+    expect(words.complaints).toHaveLength(21);
   });
 });

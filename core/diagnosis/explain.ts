@@ -63,6 +63,13 @@ const SLIGHT = 0.05;
 const byWeight = (moved: readonly Moved[]): Moved[] =>
   moved.filter((m) => Math.abs(m.logOdds) > SLIGHT).sort((x, y) => Math.abs(y.logOdds) - Math.abs(x.logOdds));
 
+/** A sure look is as good as this many findings: log odds. */
+const A_LOOK = 7;
+
+/** For what is known: the entries it rests on. */
+const seenBy = (p: Posterior, cause: CauseId): Moved[] | null =>
+  p.timeline.known.find((k) => k.cause === cause)?.refs.map((ref) => ({ ref, logOdds: A_LOOK })) ?? null;
+
 /** Suspects above 0.1 %, likeliest first, with what moved each; and the entries that deserve a second look. */
 export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading[] } {
   const order = CAUSES.map((cause, i) => ({ id: cause.id, i, p: p.causes[i] ?? 0 }))
@@ -74,12 +81,15 @@ export function explain(p: Posterior): { suspects: Suspect[]; repeat: Misreading
     cause: id,
     probability,
     explains: explainedBy(id, p.complaints),
-    moved: byWeight(
-      left.map(({ w, causes }) => ({
-        ref: w.evidence.ref,
-        logOdds: logit(probability) - logit(causes[i] ?? 0),
-      })),
-    ),
+    // What was seen rests on the seeing, whatever else speaks for or against it.
+    moved:
+      seenBy(p, id) ??
+      byWeight(
+        left.map(({ w, causes }) => ({
+          ref: w.evidence.ref,
+          logOdds: logit(probability) - logit(causes[i] ?? 0),
+        })),
+      ),
   }));
   const repeat = left
     .filter(({ w }) => w.evidence.kind === 'finding')
@@ -132,6 +142,8 @@ function otherwise(p: Posterior, possible: Possible, w: Weighed): Misreading['ot
 export function reasonsFor(p: Posterior, cause: CauseId, before: number): Reasons {
   const at = CAUSE_INDEX.get(cause) ?? -1;
   const probability = p.causes[at] ?? 0;
+  const seen = seenBy(p, cause);
+  if (seen) return { cause, probability, before, moved: seen };
   const { a, b, c, count } = SETS;
   const everything = Uint32Array.from({ length: count }, (_, s) => s);
   const moved = p.weighed.map((weighed): Moved => {

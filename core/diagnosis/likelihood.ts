@@ -25,6 +25,7 @@ import {
   ERROR,
   IN_VAIN,
   IN_VAIN_ELSEWHERE,
+  LUCK,
   MANY_PULLS,
   RESTATED,
   SLIPS,
@@ -253,8 +254,10 @@ export function findingLikelihood(
       outcome ? WITH_OTHERS[outcome] : 0.03,
     );
     // Nothing it mends is there: change for the better is luck.
-    if (outcome === 'cured') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + 0.005);
-    if (outcome === 'better') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + 0.04);
+    if (outcome === 'cured') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + LUCK.cured);
+    if (outcome === 'better') likelihood.hi0 = Math.max(likelihood.hi0, likelihood.lo0 + LUCK.better);
+    // Nobody takes an engine that will not run for one that does.
+    if (outcome === 'cured') likelihood.misread = likelihood.slip = 0.001;
   }
   return likelihood;
 }

@@ -50,6 +50,8 @@ export const ALONE_GRADUAL: Readonly<Record<Outcome, number>> = {
 };
 /** When other faults stand beside it. */
 export const WITH_OTHERS: Readonly<Record<Outcome, number>> = { cured: 0.1, better: 0.45, 'no-change': 0.2 };
+/** A trial that mended nothing of what was wrong turns out well by luck so often. */
+export const LUCK = { cured: 0.0015, better: 0.04 } as const;
 /** A repair in vain: it was there after all and stood alone, or beside others. In one of several places: loosely. */
 export const IN_VAIN = { alone: 0.03, withOthers: 0.1 } as const;
 export const IN_VAIN_ELSEWHERE = { alone: 0.3, withOthers: 0.4 } as const;
@@ -105,6 +107,8 @@ export const LONG_QUEUE = { minutes: 40, share: 0.3 } as const;
 export const ACT_ON = 0.9;
 /** Checking goes on while the best check loses no more than this, in minutes: a repair is better proved than tried (played). */
 export const LEAST_NET = -1.25;
+/** Below this probability a repair is not tried while a check is left on the plan (played). */
+export const LIKELY_ENOUGH = 0.5;
 /** From these minutes of opening on, it is a dismantling: what is cheap and could save it comes first (trade). */
 export const DISMANTLING_MINUTES = 6;
 /** A check must save so many minutes for each it takes to be proposed at all (played). */

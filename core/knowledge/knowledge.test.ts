@@ -1,21 +1,26 @@
 import { describe, expect, it } from 'vitest';
 import {
+  behindOf,
   BEHAVIOURS,
+  CHAINS,
   CAUSES,
   CHECKS,
+  checkOf,
   openingMinutes,
   PARTS,
   probabilityOf,
+  putRightBy,
   resultOf,
+  seenAs,
   STRENGTHS,
   toOpen,
 } from './index';
 
 describe('the vocabulary', () => {
   it('holds every id of the trade with a name to show', () => {
-    expect(CAUSES.length).toBeGreaterThanOrEqual(53);
-    expect(CHECKS.length).toBeGreaterThanOrEqual(66);
-    expect(BEHAVIOURS).toHaveLength(20);
+    expect(CAUSES.length).toBeGreaterThanOrEqual(63);
+    expect(CHECKS.length).toBeGreaterThanOrEqual(74);
+    expect(BEHAVIOURS).toHaveLength(21);
     for (const thing of [...CAUSES, ...CHECKS, ...PARTS]) expect(thing.name).not.toBe('');
   });
 
@@ -51,9 +56,10 @@ describe('the knowledge', () => {
 
   it('gives every cause a complaint, a check that shows it, and a remedy', () => {
     for (const cause of CAUSES) {
-      expect(Object.keys(cause.complaints).length, cause.id).toBeGreaterThan(0);
-      const shown =
-        Object.keys(cause.shows).length + CHECKS.filter((c) => c.cures?.includes(cause.id)).length;
+      // A missing spark screen is complained of by nobody: it is found, and named on paper.
+      if (cause.id !== 'spark-screen-missing')
+        expect(Object.keys(cause.complaints).length, cause.id).toBeGreaterThan(0);
+      const shown = Object.keys(cause.shows).length + (cause.putRightBy?.length ?? 0);
       expect(shown, cause.id).toBeGreaterThan(0);
       expect(cause.remedy).not.toBe('');
       expect(cause.minutes).toBeGreaterThan(0);
@@ -70,7 +76,7 @@ describe('the knowledge', () => {
   it('has a decisive check for nearly every cause: one result usual under it and rare on a sound machine', () => {
     const loose = CAUSES.filter(
       (cause) =>
-        !CHECKS.some((check) => check.cures?.includes(cause.id)) &&
+        !cause.putRightBy?.length &&
         !Object.entries(cause.shows).some(([id, words]) => {
           const check = CHECKS.find((c) => c.id === id);
           return Object.entries(words).some(([result, word]) => {
@@ -95,6 +101,97 @@ describe('the knowledge', () => {
         });
       }
     }
+  });
+});
+
+describe('what is seen', () => {
+  it('names results that exist, that the cause shows, and that a sound part does not rest on', () => {
+    for (const cause of CAUSES)
+      for (const [check, results] of Object.entries(cause.seen ?? {}))
+        for (const result of results) {
+          expect(resultOf(check as never, result), `${cause.id}: ${check} ${result}`).toBeDefined();
+          expect(result, `${cause.id}: ${check}`).not.toBe(checkOf(check as never).results[0]?.id);
+          expect(
+            Object.keys(cause.shows[check as never] ?? {}),
+            `${cause.id} does not show as ${result}`,
+          ).toContain(result);
+        }
+  });
+
+  it('is a look or a measurement, never a symptom', () => {
+    for (const cause of CAUSES)
+      for (const check of Object.keys(cause.seen ?? {}))
+        expect(['look', 'measurement'], `${cause.id}: ${check}`).toContain(checkOf(check as never).is);
+  });
+
+  it('leaves no abnormal look at one part that is nobody’s fault, but those that several causes share', () => {
+    const shared = CHECKS.filter((c) => c.is === 'look').flatMap((check) =>
+      check.results
+        .slice(1)
+        .filter((r) => !r.neutral && !r.soft && seenAs(check.id, r.id).length !== 1)
+        .map((r) => `${check.id} ${r.id}`),
+    );
+    expect(shared.toSorted()).toEqual([
+      'air-filter-look dusty',
+      'air-filter-look missing',
+      'cylinder-peep coked-crown',
+      'fuel-look cloudy-or-debris',
+      'fuel-look dark-dyed',
+      'limiter-caps missing',
+      'piston-exhaust-side worn-smooth',
+      'plug-look black-dry',
+      'plug-look wet-fuel',
+      'plug-look white',
+      'safety-walkround fault',
+      'spark-screen-look part-coked',
+    ]);
+  });
+
+  it('knows what each trial puts right, and every trial puts something right', () => {
+    for (const check of CHECKS.filter((c) => c.is === 'trial'))
+      expect(putRightBy(check.id).length, check.id).toBeGreaterThan(0);
+  });
+});
+
+describe('chains of damage', () => {
+  it('run between causes of the list, none to itself, none twice', () => {
+    const pairs = CHAINS.map(({ from, to }) => `${from} ${to}`);
+    expect(new Set(pairs).size).toBe(pairs.length);
+    for (const { from, to } of CHAINS) expect(from).not.toBe(to);
+  });
+
+  it('go round in no circle', () => {
+    const leads = (from: string, seen: readonly string[]): string[] =>
+      CHAINS.filter((c) => c.from === from).flatMap((c) =>
+        seen.includes(c.to) ? [c.to] : leads(c.to, [...seen, c.to]),
+      );
+    for (const { id } of CAUSES) expect(leads(id, [id]), id).not.toContain(id);
+  });
+
+  it('ask after what the trade asks after', () => {
+    expect(behindOf('piston-heat-scored')).toEqual(
+      expect.arrayContaining([
+        'intake-leak',
+        'crank-seal-leak',
+        'base-gasket-leak',
+        'high-screw-lean',
+        'no-oil-in-fuel',
+        'cooling-fins-blocked',
+      ]),
+    );
+    expect(behindOf('piston-dirt-worn')).toEqual(
+      expect.arrayContaining(['air-filter-clogged', 'intake-leak', 'fuel-filter-off']),
+    );
+    expect(behindOf('spark-screen-clogged')).toEqual(['oil-heavy-mix']);
+    expect(behindOf('engine-flooded')).toEqual(
+      expect.arrayContaining([
+        'needle-not-sealing',
+        'metering-lever-high',
+        'choke-stuck',
+        'starting-drill-wrong',
+      ]),
+    );
+    expect(behindOf('tank-vent-blocked')).toEqual([]);
   });
 });
 

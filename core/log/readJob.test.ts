@@ -167,7 +167,13 @@ describe('from finding to closing', () => {
     log.add('repair', { cause: 'piston-heat-scored', outcome: 'cured' });
     expect(phase()).toBe('behind');
     expect(log.picture.openEnds.map((e) => e.id)).toEqual(['behind', 'tray', 'proof']);
-    for (const behind of ['intake-leak', 'crank-seal-leak', 'base-gasket-leak', 'high-screw-lean'] as const) {
+    for (const behind of [
+      'intake-leak',
+      'crank-seal-leak',
+      'base-gasket-leak',
+      'high-screw-lean',
+      'cooling-fins-blocked',
+    ] as const) {
       log.add('verdict', { behind, answer: 'ruled-out' });
     }
     expect(phase()).toBe('behind');

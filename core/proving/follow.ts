@@ -1,14 +1,27 @@
-import { CAUSES, type CauseId, type CheckId, type ComplaintId, type PartId } from '../knowledge';
 import { takeIn, type Case, type Evidence } from '../diagnosis';
 import {
   asItStood,
+  asOutcome,
   fillChosen,
   findingLikelihood,
   informativeResults,
   maskOf,
 } from '../diagnosis/likelihood';
-import { nextChecks } from '../diagnosis/plan/nextCheck';
-import { posterior } from '../diagnosis/posterior';
+import { explainsAny } from '../diagnosis/plan/needs';
+import { causeToActOn } from '../diagnosis/plan/nextCheck';
+import { firstFrom, planningFor } from '../diagnosis/plan/planning';
+import { costOf, offAfter } from '../diagnosis/plan/possible';
+import { whatNext } from '../diagnosis/plan/whatNext';
+import { posterior, type Posterior } from '../diagnosis/posterior';
+import {
+  CAUSES,
+  checkOf,
+  putRightBy,
+  type CauseId,
+  type CheckId,
+  type ComplaintId,
+  type PartId,
+} from '../knowledge';
 
 /** Nothing that is not named beside it: the empty set. */
 const NONE = Uint32Array.of(0);
@@ -31,8 +44,12 @@ export function chancesOf(
 }
 
 /** What a check most likely shows on a machine with these faults. */
-export function likeliestResult(check: CheckId, faults: readonly CauseId[]): string {
-  const chances = chancesOf(check, faults, { exact: true });
+export function likeliestResult(
+  check: CheckId,
+  faults: readonly CauseId[],
+  complaints: readonly ComplaintId[] = [],
+): string {
+  const chances = chancesOf(check, faults, { exact: true, complaints });
   return informativeResults(check)[chances.indexOf(Math.max(...chances))]!;
 }
 
@@ -40,38 +57,80 @@ export function likeliestResult(check: CheckId, faults: readonly CauseId[]): str
 export const withFinding = (evidence: readonly Evidence[], check: CheckId, result: string): Evidence[] =>
   takeIn(evidence, { ref: `${check} ${evidence.length}`, kind: 'finding', check, result, sureness: 'sure' });
 
+/** What is repaired when nothing more is checked: what was seen and accounts for a complaint, else the likeliest. */
+export function repairNext(c: Case, p: Posterior): CauseId {
+  const seen = p.timeline.known.find((k) => k.state === 'standing' && explainsAny(k.cause, p.complaints));
+  if (seen) return seen.cause;
+  const planning = planningFor(c, p);
+  const { causes } = planning.board.now;
+  const at = causeToActOn(causes, firstFrom(planning, planning.board.now, planning.off), p);
+  return CAUSES[at]!.id;
+}
+
+/** How a trial turns out that mended something: by whether that was to blame, and whether anything else still is. */
+export function trialResult(check: CheckId, helped: boolean, more: boolean): string {
+  const results = checkOf(check).results.map((r) => r.id);
+  const outcome = !helped ? 'no-change' : more ? 'better' : 'cured';
+  return results.find((id) => asOutcome(id) === outcome) ?? (helped && !more ? results[0]! : 'no-change');
+}
+
+/** The causes a trial puts right for good: the plug, the fuel, the gap stay in; a screw is turned back. */
+export const staysRight = (check: CheckId): CauseId[] => (checkOf(check).gradual ? [] : putRightBy(check));
+
+/** How a machine was worked out: what was mended, in order, what was repaired in vain, and what that took. */
+export interface Worked {
+  mended: readonly CauseId[];
+  inVain: readonly CauseId[];
+  checks: readonly CheckId[];
+  /** Bench minutes of checks, opening and closing. */
+  minutes: number;
+}
+
+const MOST_STEPS = 80;
+
 /**
- * Follows the plan on a machine with these faults, every check answering as it most likely would, until `enough` says
- * so, nothing is left to check, or after so many steps. Returns the causes then, likeliest first, and the bench minutes
- * the checks took.
+ * Works a machine with these faults by the plan, every check answering as it most likely would, mending what the plan says
+ * to mend until all of it is mended.
  */
 export function follow(
   machine: Case['machine'],
   complaints: readonly ComplaintId[],
   faults: readonly CauseId[],
-  steps: number,
-  enough: (causes: Float64Array) => boolean,
-): { causes: CauseId[]; minutes: number } {
+): Worked {
   let evidence: Evidence[] = complaints.map((complaint) => ({
     ref: complaint,
     kind: 'complaint',
     complaint,
   }));
-  const off: PartId[] = [];
+  let off: ReadonlySet<PartId> = new Set();
+  const left = new Set(faults);
+  const mended: CauseId[] = [];
+  const inVain: CauseId[] = [];
+  const checks: CheckId[] = [];
   let minutes = 0;
-  for (let n = 0; ; n++) {
-    const c: Case = { machine, history: {}, evidence, off };
+  for (let n = 0; n < MOST_STEPS && left.size > 0; n++) {
+    const c: Case = { machine, history: {}, evidence, off: [...off], hazardPassed: true };
     const p = posterior(c);
-    const best = n < steps && !enough(p.causes) ? nextChecks(c, p)[0] : undefined;
-    if (!best) {
-      const causes = CAUSES.map((cause, i) => ({ id: cause.id, p: p.causes[i]! }))
-        .sort((x, y) => y.p - x.p)
-        .map((x) => x.id);
-      return { causes, minutes };
+    const { next, stop } = whatNext(c, p);
+    const check = stop ? undefined : next[0]?.check;
+    if (check) {
+      minutes += costOf(checkOf(check), off);
+      off = offAfter(checkOf(check), off);
+      checks.push(check);
+      const tried = staysRight(check).filter((id) => left.delete(id));
+      mended.push(...tried);
+      const result =
+        tried.length > 0
+          ? trialResult(check, true, left.size > 0)
+          : likeliestResult(check, [...left], p.complaints);
+      evidence = withFinding(evidence, check, result);
+      continue;
     }
-    minutes += best.minutes;
-    for (const part of best.puts) off.splice(off.indexOf(part), 1);
-    off.push(...best.opens);
-    evidence = withFinding(evidence, best.check, likeliestResult(best.check, faults));
+    const cause = repairNext(c, p);
+    const right = left.delete(cause);
+    (right ? mended : inVain).push(cause);
+    const outcome = !right ? 'no-change' : left.size > 0 ? 'better' : 'cured';
+    evidence = takeIn(evidence, { ref: `repair ${n}`, kind: 'repair', cause, outcome });
   }
+  return { mended, inVain, checks, minutes };
 }

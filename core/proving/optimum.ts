@@ -20,7 +20,8 @@ import {
   type PartId,
 } from '../knowledge';
 import type { MachineFacts } from '../machine';
-import { repairNext, type Policy } from './play';
+import { repairNext } from './follow';
+import type { Policy } from './play';
 
 /** A network small enough to be solved outright: a few causes, a few checks, one complaint. */
 export interface SmallNetwork {

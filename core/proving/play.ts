@@ -1,26 +1,14 @@
 import type { Chance } from '../chance';
 import type { Case, Evidence } from '../diagnosis';
-import { firstInOrder } from '../diagnosis/plan/possible';
-import { asOutcome } from '../diagnosis/likelihood';
 import { ACT_ON } from '../diagnosis/parameters';
 import { needlessMinutes } from '../diagnosis/plan/expectedMinutes';
 import { lookedAhead } from '../diagnosis/plan/lookAhead';
 import { explainsAny } from '../diagnosis/plan/needs';
-import { causeToActOn } from '../diagnosis/plan/nextCheck';
-import { firstFrom, planningFor } from '../diagnosis/plan/planning';
-import { costOf, offAfter } from '../diagnosis/plan/possible';
+import { costOf, firstInOrder, offAfter } from '../diagnosis/plan/possible';
 import { whatNext } from '../diagnosis/plan/whatNext';
 import { posterior, type Posterior } from '../diagnosis/posterior';
-import {
-  CAUSE_INDEX,
-  CAUSES,
-  checkOf,
-  putRightBy,
-  type CauseId,
-  type CheckId,
-  type PartId,
-} from '../knowledge';
-import { withFinding } from './follow';
+import { CAUSE_INDEX, CAUSES, checkOf, type CauseId, type CheckId, type PartId } from '../knowledge';
+import { repairNext, staysRight, trialResult, withFinding } from './follow';
 import { drawResult, type KnownMachine } from './generate';
 
 /** Chooses the next check, of those it may make, or null to act on the leading suspect. */
@@ -43,23 +31,6 @@ export interface Played {
 /** Whoever has not found it by then, or has repaired so much in vain, gives it up. */
 const MOST_STEPS = 150;
 const MOST_IN_VAIN = 4;
-
-/** What is repaired when nothing more is checked: what was seen and accounts for a complaint, else the likeliest. */
-export function repairNext(c: Case, p: Posterior): CauseId {
-  const seen = p.timeline.known.find((k) => k.state === 'standing' && explainsAny(k.cause, p.complaints));
-  if (seen) return seen.cause;
-  const planning = planningFor(c, p);
-  const { causes } = planning.board.now;
-  const at = causeToActOn(causes, firstFrom(planning, planning.board.now, planning.off), p);
-  return CAUSES[at]!.id;
-}
-
-/** How a trial turns out that mended something: by whether that was to blame, and whether anything else still is. */
-function trialResult(check: CheckId, helped: boolean, more: boolean): string {
-  const results = checkOf(check).results.map((r) => r.id);
-  const outcome = !helped ? 'no-change' : more ? 'better' : 'cured';
-  return results.find((id) => asOutcome(id) === outcome) ?? (helped && !more ? results[0]! : 'no-change');
-}
 
 /**
  * Plays one policy on one machine until everything its complaints come from has been put right. `atSettling` is told
@@ -100,7 +71,7 @@ export function play(
       outcome.minutes += costOf(checkOf(check), off);
       off = offAfter(checkOf(check), off);
       atCheck?.(check, outcome.checks++);
-      const mended = checkOf(check).gradual ? [] : putRightBy(check).filter((id) => left.delete(id));
+      const mended = staysRight(check).filter((id) => left.delete(id));
       const helped = mended.filter((id) => open.delete(id)).length > 0;
       const drawn = drawResult(chance, check, [...left], { shared: known.shared, complaints: p.complaints });
       // What a trial put right stays right: the plug, the fuel, the gap. It shows by what the owner complained of.

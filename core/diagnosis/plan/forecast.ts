@@ -3,7 +3,7 @@ import { CAUSES, type CheckId, type PartId } from '../../knowledge';
 import type { Case } from '../case';
 import { causesOf, normalise } from '../hypotheses';
 import { asItStood, fillChosen, vainLikelihood } from '../likelihood';
-import { ACT_ON } from '../parameters';
+import { ACT_ON, LEAST_NET } from '../parameters';
 import type { Posterior } from '../posterior';
 import { believing, type Answers, type Belief } from './board';
 import { needlessMinutes } from './expectedMinutes';
@@ -36,24 +36,38 @@ interface Course {
   made: ReadonlySet<CheckId>;
 }
 
+/** Somebody has seen it: from so high a probability on it is mended, as on the bench. */
+const AS_GOOD_AS_SEEN = 0.95;
+
 /** The check a way makes next, or null to repair. */
-function choose(planning: Planning, way: Way, { belief, off, made }: Course): Answers | null {
-  if (way !== 'computed') {
-    if (belief.causes.some((x, i) => i < CAUSES.length && x >= ACT_ON)) return null;
-    for (const id of wholeOrder(way)) {
-      const answers = made.has(id) ? undefined : planning.board.answers.get(id);
-      if (answers) return answers;
-    }
-    return null;
+function choose(planning: Planning, way: Way, course: Course): Answers | null {
+  const { causes } = course.belief;
+  const enough = way === 'computed' ? AS_GOOD_AS_SEEN : ACT_ON;
+  if (causes.some((x, i) => i < CAUSES.length && x >= enough)) return null;
+  return way === 'computed' ? chooseByPlan(planning, course) : chooseByOrder(planning, way, course);
+}
+
+function chooseByOrder(planning: Planning, order: readonly CheckId[], { made }: Course): Answers | null {
+  for (const id of wholeOrder(order)) {
+    const answers = made.has(id) ? undefined : planning.board.answers.get(id);
+    if (answers) return answers;
   }
+  return null;
+}
+
+/** The check that leads to the fewest minutes; what would come first anyway is made at once, as on the bench. */
+function chooseByPlan(planning: Planning, { belief, off, made }: Course): Answers | null {
   const now = aheadFrom(planning, belief, off).minutes;
+  const first = firstFrom(planning, belief, off);
+  const foremost = first && !first.repair ? planning.routes.by[first.cause]?.id : undefined;
   let best: Answers | null = null;
-  let least = now;
+  let least = now - LEAST_NET;
   for (const answers of planning.board.answers.values()) {
-    if (made.has(answers.check.id) || costOf(answers.check, off) >= least) continue;
+    if (made.has(answers.check.id) || costOf(answers.check, off) >= least + now) continue;
     const { through } = rate(planning, belief, answers, off);
-    if (through >= least) continue;
-    least = through;
+    const placed = answers.check.id === foremost ? Math.min(through, now) - 1 : through;
+    if (placed >= least) continue;
+    least = placed;
     best = answers;
   }
   return best;

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Case, Evidence } from '../case';
 import { diagnose } from '../diagnose';
 import { CAUSE_IDS, REMEDIES, type CheckId, type ComplaintId } from '../../knowledge';
-import { ACT_ON } from './nextCheck';
+import { ACT_ON } from '../parameters';
 
 const caseOf = (complaint: ComplaintId, ...found: readonly (readonly [CheckId, string])[]): Case => ({
   machine: { kind: 'chainsaw', displacementCc: 45 },
@@ -25,11 +25,11 @@ describe('the stop rule', () => {
     expect(diagnose(caseOf('fades-under-way')).stop).toBeNull();
   });
 
-  it('says one cause is enough to act on', () => {
+  it('says what was seen is to be put right', () => {
     const { stop, suspects } = diagnose(
       caseOf('fades-under-way', ['tank-vent', 'blocked'], ['cap-cracked-trial', 'recovers']),
     );
-    expect(stop).toMatchObject({ why: 'settled', cause: 'tank-vent-blocked' });
+    expect(stop).toMatchObject({ why: 'found', cause: 'tank-vent-blocked' });
     expect(suspects[0]?.probability).toBeGreaterThanOrEqual(ACT_ON);
   });
 
@@ -50,6 +50,9 @@ describe('the stop rule', () => {
         ['screw-turns', 'near-baseline'],
         ['crankcase-pressure', 'holds'],
         ['crankcase-vacuum', 'holds'],
+        ['line-routing', 'right'],
+        ['line-look', 'supple'],
+        ['intake-boot', 'sound'],
       ),
     );
     expect(suspects[0]?.probability).toBeLessThan(ACT_ON);

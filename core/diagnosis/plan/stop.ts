@@ -1,5 +1,4 @@
 import {
-  behindOf,
   CAUSE_INDEX,
   CAUSES,
   causeOf,
@@ -10,7 +9,7 @@ import {
 } from '../../knowledge';
 import { explainedBy } from '../explain';
 import { SETS } from '../hypotheses';
-import { ACT_ON, LEAST_NET, SEEN, WORTH_MAKING } from '../parameters';
+import { ACT_ON, LEAST_NET, LIKELY_ENOUGH, SEEN, WORTH_MAKING } from '../parameters';
 import type { Posterior } from '../posterior';
 import { causeToActOn, type NextCheck } from './nextCheck';
 import { firstFrom, type Planning } from './planning';
@@ -32,7 +31,7 @@ export type Stop =
 export const leadingIn = (stop: Stop): CauseId => ('cause' in stop ? stop.cause : stop.causes[0]!);
 
 /** A member of a remedy is named when it is at least this likely. */
-const NAMED = 0.05;
+const NAMED = 0.02;
 /** What the remedy leaves out must be unlikely to be to blame. */
 const STRAY = 0.2;
 
@@ -62,12 +61,9 @@ function sharedRemedy(p: Posterior, open: readonly { id: CauseId; p: number }[])
   return null;
 }
 
-/** Whether what brought a worn or cooked engine about is known, or there is nothing left to ask. */
-function reasonKnown(causes: readonly CauseId[], { owed }: Planning, p: Posterior): boolean {
-  if (owed.size === 0) return true;
-  const known = new Set(p.timeline.known.map((k) => k.cause));
-  return causes.some((id) => behindOf(id).some((behind) => known.has(behind)));
-}
+/** Whether a check only opens what the remedy opens anyway, to look at what it mends anyway. */
+const partOf = ({ check, opens }: NextCheck, { mends }: Remedy): boolean =>
+  opens.length > 0 && mends.some((cause) => causeOf(cause).seen?.[check]);
 
 /** Whether a check is the trial of a repair of one of these. */
 const triesOut = (check: CheckId, causes: readonly CauseId[]): boolean =>
@@ -81,21 +77,26 @@ export function whenToStop(p: Posterior, next: readonly NextCheck[], planning: P
   const standing = p.timeline.known.filter((k) => k.state === 'standing').map((k) => k.cause);
   const open = CAUSES.map(({ id }, i) => ({ id, p: p.gone[i] ? 0 : p.causes[i]! }));
   const shared = sharedRemedy(p, open);
-  if (shared?.why === 'worth' && reasonKnown(shared.causes, planning, p)) return shared;
+  // Money comes before all else: what brought it about is asked beside it, and before anything is bought.
+  if (shared?.why === 'worth') return shared;
   const blamed = standing.filter((id) => explainedBy(id, p.complaints).length > 0);
   const ready = !planning.ruined || planning.owed.size === 0;
   // What is left on the plan pays for nothing: it is asked before the job is done, not before what was found is mended.
   const pays = next.some((n) => n.value >= WORTH_MAKING && !triesOut(n.check, blamed));
   if (blamed.length > 0 && ready && !pays)
     return { why: 'found', cause: blamed[0]!, causes: blamed, probability: SEEN };
-  const asked = planning.ruined || planning.state.hazard !== null;
-  if (next.some((n) => n.net > LEAST_NET || (asked && planning.owed.has(n.check)))) return null;
-  if (shared) return shared;
+  if (shared?.why === 'one-remedy' && next.every((n) => partOf(n, shared.remedy))) return shared;
   const first = firstFrom(planning, planning.board.now, planning.off);
+  const at = causeToActOn(planning.board.now.causes, first, p);
+  // A repair that would rather be in vain waits while there is anything left to look at.
+  const unlikely = open[at]!.p < LIKELY_ENOUGH;
+  const asked = planning.ruined || planning.state.hazard !== null;
+  const goesOn = next.some((n) => unlikely || n.net > LEAST_NET || (asked && planning.owed.has(n.check)));
+  if (goesOn) return null;
+  if (shared) return shared;
   if (standing.length > 0 && !first)
     return { why: 'found', cause: standing[0]!, causes: standing, probability: SEEN };
   const lead = open.reduce((x, y) => (y.p > x.p ? y : x));
   if (lead.p >= ACT_ON) return { why: 'settled', cause: lead.id, probability: lead.p };
-  const at = causeToActOn(planning.board.now.causes, first, p);
   return { why: 'nothing-pays', cause: CAUSES[at]!.id, probability: open[at]!.p };
 }

@@ -1,6 +1,6 @@
 import type { JobWithLog, NewEntry } from '@rusty-wren/contract';
 import { toast } from 'sonner';
-import type { AppThunk } from '../app/store';
+import type { AppThunk } from '../app/state';
 import { api, problemWords } from './api';
 import { sent, unreachable } from './outbox';
 

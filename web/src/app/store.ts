@@ -1,15 +1,9 @@
-import {
-  configureStore,
-  createListenerMiddleware,
-  isAnyOf,
-  type Action,
-  type ThunkAction,
-} from '@reduxjs/toolkit';
+import { configureStore, createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from '../api/api';
-import { keep, noted, outbox, sent } from '../api/outbox';
+import { keep, noted, sent } from '../api/outbox';
 import { sendUnsent } from '../api/send';
-import { settings } from './settings';
+import { reducer, type RootState } from './state';
 
 const RETRY_MS = 4000;
 
@@ -17,7 +11,7 @@ const RETRY_MS = 4000;
 export function createStore() {
   const listener = createListenerMiddleware();
   const store = configureStore({
-    reducer: { [api.reducerPath]: api.reducer, outbox: outbox.reducer, settings: settings.reducer },
+    reducer,
     middleware: (getDefault) => getDefault().prepend(listener.middleware).concat(api.middleware),
   });
   listener.startListening({
@@ -31,9 +25,7 @@ export function createStore() {
 }
 
 export type AppStore = ReturnType<typeof createStore>;
-export type RootState = ReturnType<AppStore['getState']>;
 export type AppDispatch = AppStore['dispatch'];
-export type AppThunk<T = void> = ThunkAction<T, RootState, unknown, Action>;
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();

@@ -1,0 +1,14 @@
+import { combineReducers, type Action, type ThunkAction } from '@reduxjs/toolkit';
+import { api } from '../api/api';
+import { outbox } from '../api/outbox';
+import { settings } from './settings';
+
+/** Everything the page keeps: the server's answers, what is unsent, and this device's settings. */
+export const reducer = combineReducers({
+  [api.reducerPath]: api.reducer,
+  outbox: outbox.reducer,
+  settings: settings.reducer,
+});
+
+export type RootState = ReturnType<typeof reducer>;
+export type AppThunk<T = void> = ThunkAction<T, RootState, unknown, Action>;
