@@ -49,6 +49,8 @@ export interface NextCheck {
 const OUTLOOKS = 6;
 /** Minutes' worth of doing at once what has to be done anyway: the queue is reckoned as if no look ever misled. */
 const AT_ONCE = 1;
+/** A look that saves less than this share of its cost gains nothing by being early. */
+const AT_LEAST = 0.3;
 /** A result rarer than this does not justify making the check first. */
 const UNLIKELY = 0.04;
 
@@ -72,7 +74,7 @@ function place(r: Rated, planning: Planning, now: number, first: number): Placed
   let { through } = r;
   // What comes first anyway is as good as the expected minutes it was reckoned with, and waiting for it gains nothing.
   if (planning.foremost.has(check.id)) through = Math.min(through, now) - bias;
-  else if (planning.owed.has(check.id)) through -= bias;
+  else if (planning.owed.has(check.id) && now - (r.through - r.cost) > AT_LEAST * r.cost) through -= bias;
   const saves = Math.max(0, now - (through - r.cost));
   const foregone = r.prospects.every((o) => o.chance < UNLIKELY || o.ahead.first === first);
   // What leaves the same thing to be done first is not done before it.

@@ -19,6 +19,8 @@ export interface WhatNext {
  * thought of.
  */
 export function whatNext(c: Case, p: Posterior, among?: (check: CheckId) => boolean): WhatNext {
+  // Cured: nothing is left to look for, only to prove.
+  if (p.timeline.known.some((k) => k.cured)) return { next: [], stop: null, hazard: null };
   const planning = planningFor(c, p, among);
   const next = planFrom(rateAll(planning), planning, p);
   return { next, stop: whenToStop(p, next, planning), hazard: planning.state.hazard };

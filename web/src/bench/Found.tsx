@@ -12,11 +12,14 @@ const STATE_WORDS = {
 /** What was seen, measured or put right: true whatever else is wrong, and on the list of work. */
 export function Found({
   found,
+  mending,
   nameOf,
   onSettle,
   onEntry,
 }: {
   found: readonly FoundFault[];
+  /** Being mended already. */
+  mending: ReadonlySet<CauseId>;
   nameOf: (ref: string) => string;
   onSettle: (cause: CauseId) => void;
   onEntry: (ref: string) => void;
@@ -55,7 +58,9 @@ export function Found({
                   </span>
                 </span>
               </button>
-              {state === 'standing' && <Button onClick={() => onSettle(cause)}>Mend it</Button>}
+              {state === 'standing' && !mending.has(cause) && (
+                <Button onClick={() => onSettle(cause)}>Mend it</Button>
+              )}
             </li>
           );
         })}

@@ -12,6 +12,8 @@ import { WhyNot } from './WhyNot';
 
 const SHOWN = 6;
 const MOVES_SHOWN = 6;
+/** Beside what was found, fainter suspects are no news. */
+const FAINT = 0.02;
 
 /** The suspects, likeliest first; each opens to what raised and lowered it. */
 export function Suspects({
@@ -32,11 +34,17 @@ export function Suspects({
   // What was found stands by itself; what cannot be the complaint is no suspect of it.
   const known = new Set(found.map((f) => f.cause));
   const told = atBench.picture.complaints.length > 0;
-  const suspects = diagnosis.suspects.filter((s) => !known.has(s.cause) && (!told || s.explains.length > 0));
+  const suspects = diagnosis.suspects.filter(
+    (s) =>
+      !known.has(s.cause) &&
+      (!told || s.explains.length > 0) &&
+      (s.probability >= FAINT || found.length === 0),
+  );
+  const mending = new Set(atBench.picture.settled.filter((s) => s.outcome === null).map((s) => s.cause));
   const asked = behind.filter((b) => !known.has(b.cause));
   return (
     <section aria-label="Suspects">
-      <Found found={found} nameOf={nameOf} onSettle={onSettle} onEntry={onEntry} />
+      <Found found={found} mending={mending} nameOf={nameOf} onSettle={onSettle} onEntry={onEntry} />
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-2xl font-bold">Suspects</h2>
         <Link
@@ -60,6 +68,7 @@ export function Suspects({
           />
         ))}
       </ol>
+      {suspects.length === 0 && <p className="text-lg text-soft">Nothing else is likely.</p>}
       <WhyNot atBench={atBench} onEntry={onEntry} />
       {diagnosis.noneOfThese > 0.1 && (
         <p className="mt-2 text-soft">Something not on the list: {percent(diagnosis.noneOfThese)}</p>
