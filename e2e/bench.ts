@@ -52,3 +52,6 @@ export async function findBy(page: Page, check: string, result: string, sureness
   await step(page).getByRole('button', { name: result, exact: true }).click();
   await expect(trail(page).getByText(`${check}: ${result}`).first()).toBeVisible();
 }
+
+/** What was seen wrong and stands on the list of work. */
+export const found = (page: Page, cause: string): Locator => suspects(page).locator(`[data-found=${cause}]`);

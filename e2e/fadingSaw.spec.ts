@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { checkIn, findBy, leading, step, suspects, trail, tray, write } from './bench';
+import { checkIn, findBy, found, leading, step, suspects, trail, tray, write } from './bench';
 
 test('a fading saw, from the counter to the hook: checked in, worked, corrected, settled, mended, proved, closed', async ({
   page,
@@ -49,12 +49,11 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   // The way in was opened with it.
   for (const part of ['Air box', 'Carburettor', 'Metering cover'])
     await expect(tray(page).getByRole('button', { name: `Put back: ${part}` })).toBeVisible();
-  await expect(leading(page)).toContainText('Metering diaphragm stiff');
+  // Seen is found: one call, to put it right, and nothing is proposed beside it that needs it running.
+  await expect(found(page, 'metering-diaphragm-stiff')).toContainText('Flick the metering diaphragm: stiff');
+  await expect(step(page).getByRole('heading', { name: 'Metering diaphragm stiff' })).toBeVisible();
 
-  await leading(page).getByRole('button').click();
-  await expect(leading(page).getByText('Flick the metering diaphragm: stiff')).toBeVisible();
-
-  await step(page).getByRole('button', { name: 'Settle on it' }).click();
+  await step(page).getByRole('button', { name: 'Mend it' }).click();
   await expect(step(page).getByText('Fit a diaphragm kit')).toBeVisible();
   await step(page).getByLabel('What was done').fill('Kit 7, button height matched');
   await step(page).getByRole('button', { name: 'Cured it' }).click();

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { checkIn, findBy, leading, step, suspects, trail, write } from './bench';
+import { checkIn, findBy, found, leading, step, suspects, trail, write } from './bench';
 
 const saw = (model: string, ...complaints: string[]) => ({
   owner: `Owner of ${model}`,
@@ -19,10 +19,9 @@ test('a suspect shows what raised and lowered it, and each reason leads to its e
   await checkIn(page, saw('Why 1', 'Fades under way'));
   await write(page, 'vent blocked', 'Test the tank vent: blocked');
   await write(page, 'fuelfilter clean', 'Look at the fuel filter: clean');
-  await leading(page).getByRole('button').click();
-  const reasons = leading(page).getByRole('list', { name: 'What moved it' });
-  await expect(reasons.getByRole('listitem').first()).toContainText('Raised by Test the tank vent: blocked');
-  await reasons.getByRole('button', { name: /Test the tank vent/ }).click();
+  await found(page, 'tank-vent-blocked')
+    .getByRole('button', { name: /Tank vent blocked/ })
+    .click();
   await expect(trail(page).getByRole('button', { name: /Test the tank vent: blocked/ })).toBeFocused();
 });
 
@@ -214,4 +213,37 @@ test('looking two checks ahead comes to its end and leaves nothing turning', asy
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Stop: playing it through' }).click();
   await expect(sheet.getByRole('progressbar')).toHaveCount(0);
+});
+
+test('a machine with a safety fault is not run until that is knowingly passed', async ({ page }) => {
+  await checkIn(page, saw('Hazard 1', 'Dies at idle'));
+  await write(page, 'safety fault', 'Walk round it: fault');
+  const pick = async (name: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Any other check' }).click();
+    await page.getByRole('dialog').getByRole('button', { name }).click();
+  };
+  await pick('Read the idle speed');
+  await expect(step(page).getByText('Do not run it')).toBeVisible();
+  await expect(step(page).getByText('Walk round it: fault')).toBeVisible();
+  await expect(step(page).getByRole('group', { name: 'Result' })).toHaveCount(0);
+  // A look needs nothing running.
+  await pick('Look at the limiter caps');
+  await expect(step(page).getByRole('group', { name: 'Result' })).toBeVisible();
+  await pick('Read the idle speed');
+  await step(page).getByRole('button', { name: 'Run it all the same' }).click();
+  await expect(trail(page).getByText(/Run all the same/)).toBeVisible();
+  await expect(step(page).getByText('Do not run it')).toHaveCount(0);
+});
+
+test('faults found on the way stay found beside what explains the complaint', async ({ page }) => {
+  await checkIn(page, saw('Found 1', 'Will not fire'));
+  await write(page, 'air blocked', 'Look at the air filter: blocked');
+  await write(page, 'spark none', 'Look at the spark: none');
+  await expect(found(page, 'air-filter-clogged')).toContainText('on the way');
+  await expect(suspects(page).locator('[data-suspect=air-filter-clogged]')).toHaveCount(0);
+  await expect(leading(page)).toContainText(/Stop switch|Coil/);
+  // The rack says the same as the bench.
+  const next = await step(page).getByRole('heading', { level: 2 }).first().innerText();
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /Brakken Found 1/ })).toContainText(next);
 });

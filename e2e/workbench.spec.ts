@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { checkIn, leading, step, suspects, trail, tray, write } from './bench';
+import { checkIn, found, leading, step, suspects, trail, tray, write } from './bench';
 
 const machine = (model: string) => ({
   owner: `Owner of ${model}`,
@@ -126,9 +126,9 @@ test('a struck finding can count again', async ({ page }) => {
 test('a finding made before a repair that changed it is marked as old', async ({ page }) => {
   await checkIn(page, { ...machine('Stale 1'), complaints: ['Hard to start'] });
   await write(page, 'linetest leaks', 'Pressure-test the line alone: leaks');
-  await leading(page).getByRole('button').click();
-  await leading(page).getByRole('button', { name: 'Settle on this' }).click();
+  await step(page).getByRole('button', { name: 'Mend it' }).click();
   await step(page).getByRole('button', { name: 'Better, not cured' }).click();
+  await expect(found(page, 'fuel-line-leak')).toContainText('mended');
   await expect(trail(page).getByRole('button', { name: /line alone: leaks/ })).toContainText(
     'before the repair',
   );

@@ -54,12 +54,19 @@ const views = [
   { name: 'rack', path: '/' },
   { name: 'bench', path: job('B45') },
   {
+    name: 'bench-found',
+    path: job('Reed 22'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'crossed', exact: true }).click();
+      await page.getByRole('button', { name: 'Mend it' }).first().waitFor();
+    },
+  },
+  {
     name: 'bench-reasons',
     path: job('Quick 24'),
     prepare: async (page) => page.locator('[data-suspect] button').first().click(),
   },
   { name: 'bench-dark', path: job('Split 28'), theme: 'dark' },
-  { name: 'bench-repair', path: job('Fell 52', 'F52-7743') },
   { name: 'tuning', path: `${job('Fell 52', 'F52-8106')}/tune` },
   {
     name: 'starting',

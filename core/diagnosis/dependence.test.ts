@@ -3,7 +3,8 @@ import { chanceOf, givenShared, SHARED_STATES } from './dependence';
 import type { Case, Evidence } from './case';
 import { CAUSE_INDEX, DEPENDENCES, type CauseId, type CheckId } from '../knowledge';
 import { setOf, SETS } from './hypotheses';
-import { fillChosen, findingLikelihood, informativeResults } from './likelihood';
+import { informativeResults } from './checkTable';
+import { fillChosen, findingLikelihood } from './likelihood';
 import { posterior, shareOf } from './posterior';
 
 const finding = (check: CheckId, result: string): Evidence => ({

@@ -9,7 +9,8 @@ import {
   type ComplaintId,
 } from '../knowledge';
 import { causesOf, leadOf, membersOf, SETS } from './hypotheses';
-import { asItStood, fillChosen, findingLikelihood, informativeResults } from './likelihood';
+import { informativeResults } from './checkTable';
+import { asItStood, fillChosen, findingLikelihood } from './likelihood';
 import { LEAST_LINK } from './parameters';
 import { possibleSets, shareOf, without, type Possible, type Posterior, type Weighed } from './posterior';
 

@@ -11,7 +11,7 @@ export {
 } from './diagnose';
 export { type Misreading, type Moved, type Reasons, type Suspect } from './explain';
 export { type Found } from './found';
-export { MANY_PULLS, WORTH_MAKING, ACT_ON } from './parameters';
+export { ACT_ON } from './parameters';
 export { standing } from './plan/possible';
 export type { Forecast, Way } from './plan/forecast';
 export type { Progress } from './plan/lookAhead';

@@ -28,8 +28,7 @@ export const SOFT_ERROR: Readonly<Record<Sureness, number>> = { sure: 0.02, fair
 export const SLIPS = { normal: 3, soft: 2, other: 1 } as const;
 /** Of that chance, what is left when the check was made again and came out the same. */
 export const CONFIRMED = 0.25;
-/** Past so many pulls one should have stopped to think; a plug is then wet whatever is wrong (trade). */
-export const MANY_PULLS = 10;
+/** After many pulls a plug is wet whatever is wrong (trade). */
 export const WET_FROM_PULLING = { error: 0.75, misread: 0.8 } as const;
 /** Of a result that only says the complaint again, so much is the complaint and nothing new (casebook). */
 export const RESTATED = 0.85;

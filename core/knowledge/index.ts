@@ -21,4 +21,5 @@ export { causesIn, checksTelling, signsOf } from './telling';
 export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
 export { REMEDIES, type Remedy } from './remedies';
 export { CAUTIONS } from './cautions';
+export { MANY_PULLS } from './pulls';
 export { SCHOOL_IDS, SCHOOLS, type School, type SchoolId } from './schools';

@@ -1,12 +1,10 @@
-import type { MachineFacts } from '../machine';
-import { figuresOf } from '../machine';
+import { MANY_PULLS } from '../knowledge';
+import { figuresOf, type MachineFacts } from '../machine';
 import type { Entry } from './entry';
 import type { Finding, ProofStep, ProvedBy } from './picture';
 
 /** An engine is cold again after so many hours. */
 export const COLD_AGAIN_H = 3;
-/** A start that takes more pulls than this proves nothing. */
-const MOST_PULLS = 10;
 
 interface Step {
   id: string;
@@ -76,7 +74,7 @@ export function readProof(
 }
 
 const starts = ({ outcome, pulls }: { outcome: string; pulls: number }): boolean =>
-  outcome === 'runs' && pulls <= MOST_PULLS;
+  outcome === 'runs' && pulls <= MANY_PULLS;
 
 /** The cold start that is left to make, and from when; null while other steps are, or none is. */
 export function coldStartDue(proof: readonly ProofStep[]): { notBefore: string | null } | null {

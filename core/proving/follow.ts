@@ -1,12 +1,6 @@
 import { takeIn, type Case, type Evidence } from '../diagnosis';
-import {
-  asItStood,
-  asOutcome,
-  fillChosen,
-  findingLikelihood,
-  informativeResults,
-  maskOf,
-} from '../diagnosis/likelihood';
+import { informativeResults, maskOf } from '../diagnosis/checkTable';
+import { asItStood, asOutcome, fillChosen, findingLikelihood } from '../diagnosis/likelihood';
 import { explainsAny } from '../diagnosis/plan/needs';
 import { causeToActOn } from '../diagnosis/plan/nextCheck';
 import { firstFrom, planningFor } from '../diagnosis/plan/planning';

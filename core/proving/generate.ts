@@ -1,12 +1,7 @@
 import { drawFrom, type Chance } from '../chance';
 import { chanceOf, givenShared, type Shared } from '../diagnosis/dependence';
-import {
-  asItStood,
-  fillChosen,
-  findingLikelihood,
-  informativeResults,
-  maskOf,
-} from '../diagnosis/likelihood';
+import { informativeResults, maskOf } from '../diagnosis/checkTable';
+import { asItStood, fillChosen, findingLikelihood } from '../diagnosis/likelihood';
 import { CHAIN_SHARE, MENTION_RATE } from '../diagnosis/parameters';
 import { priorOdds } from '../diagnosis/prior';
 import {

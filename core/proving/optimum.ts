@@ -1,12 +1,7 @@
 import { takeIn, type Case, type Evidence } from '../diagnosis';
 import { membersOf } from '../diagnosis/hypotheses';
-import {
-  asItStood,
-  fillChosen,
-  findingLikelihood,
-  informativeResults,
-  maskOf,
-} from '../diagnosis/likelihood';
+import { informativeResults, maskOf } from '../diagnosis/checkTable';
+import { asItStood, fillChosen, findingLikelihood } from '../diagnosis/likelihood';
 import { needlessMinutes, settling } from '../diagnosis/plan/expectedMinutes';
 import { costOf, offAfter } from '../diagnosis/plan/possible';
 import { priorOdds } from '../diagnosis/prior';

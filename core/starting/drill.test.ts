@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { MACHINE_KINDS } from '../machine';
-import { afterPulls, drillFor, STOP_AT_PULLS } from './index';
+import { MANY_PULLS } from '../knowledge';
+import { afterPulls, drillFor } from './index';
 
 describe('the drill', () => {
   it('is there for every machine in every state, and ends in a pull', () => {
@@ -20,8 +21,8 @@ describe('the drill', () => {
   });
 
   it('stops at ten pulls with what to think about', () => {
-    expect(afterPulls(STOP_AT_PULLS - 1, 'cold')).toBeNull();
-    expect(afterPulls(STOP_AT_PULLS, 'cold')).toContain('plug wet');
+    expect(afterPulls(MANY_PULLS - 1, 'cold')).toBeNull();
+    expect(afterPulls(MANY_PULLS, 'cold')).toContain('plug wet');
     expect(afterPulls(12, 'flooded')).toContain('spark');
   });
 });

@@ -1,3 +1,4 @@
+import { MANY_PULLS } from '../knowledge';
 import type { MachineKind } from '../machine';
 import type { StartState } from '../log';
 
@@ -6,9 +7,6 @@ export interface DrillStep {
   /** What can hurt at this step. */
   caution?: string;
 }
-
-/** Past so many pulls, stop and think. */
-export const STOP_AT_PULLS = 10;
 
 const HOLD: Readonly<Partial<Record<MachineKind, DrillStep>>> = {
   chainsaw: {
@@ -55,7 +53,7 @@ export function drillFor(kind: MachineKind, state: StartState): readonly DrillSt
 
 /** What to think about after so many pulls in vain; null while it is too early. */
 export function afterPulls(pulls: number, state: StartState): string | null {
-  if (pulls < STOP_AT_PULLS) return null;
+  if (pulls < MANY_PULLS) return null;
   return state === 'flooded'
     ? 'Still nothing: look at the spark, and whether fuel keeps coming in.'
     : 'Stop and think: is the plug wet? Then clear it. Dry? Then no fuel comes. Neither? The spark.';

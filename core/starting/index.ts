@@ -1,2 +1,2 @@
 export { ownersDrill, startingCard } from './ownersDrill';
-export { afterPulls, drillFor, STOP_AT_PULLS, type DrillStep } from './drill';
+export { afterPulls, drillFor, type DrillStep } from './drill';

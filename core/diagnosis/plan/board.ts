@@ -1,7 +1,8 @@
 import { CAUSE_INDEX, CHECKS, seenAs, type CheckDef, type CheckId } from '../../knowledge';
 import { fillJoint, partnerOf } from '../dependence';
 import { causesOf, normalise, SETS } from '../hypotheses';
-import { asItStood, bearingOn, fillChosen, findingLikelihood, informativeResults } from '../likelihood';
+import { bearingOn, informativeResults } from '../checkTable';
+import { asItStood, fillChosen, findingLikelihood } from '../likelihood';
 import type { Posterior, Weighed } from '../posterior';
 
 /** Sets kept for planning: those that hold nearly all of the probability. */

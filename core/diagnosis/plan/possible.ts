@@ -14,7 +14,7 @@ import {
   type PartId,
 } from '../../knowledge';
 import type { Case, Evidence } from '../case';
-import { bearingOn, isMending } from '../likelihood';
+import { bearingOn, isMending } from '../checkTable';
 import { CLOSING_SHARE, HANDLING_MINUTES } from '../parameters';
 import type { Posterior } from '../posterior';
 

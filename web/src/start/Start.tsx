@@ -1,4 +1,5 @@
-import { afterPulls, drillFor, STOP_AT_PULLS } from '@rusty-wren/core/starting';
+import { MANY_PULLS } from '@rusty-wren/core/knowledge';
+import { afterPulls, drillFor } from '@rusty-wren/core/starting';
 import { START_STATES, type StartOutcome, type StartState } from '@rusty-wren/core/log';
 import { TriangleAlert } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
@@ -118,7 +119,7 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
             <span className="text-2xl font-semibold">Pull</span>
           </button>
           <div className="mt-1 flex justify-between">
-            <span className="flex min-h-11 items-center text-lg text-soft">Stop at {STOP_AT_PULLS}</span>
+            <span className="flex min-h-11 items-center text-lg text-soft">Stop at {MANY_PULLS}</span>
             {pulls > 0 && (
               <Button look="quiet" onClick={() => setPulls(pulls - 1)}>
                 One less
