@@ -1,4 +1,4 @@
-import { CASEBOOK, shortOf } from '../core/proving/casebook';
+import { CASEBOOK, shortOf } from '@rusty-wren/core/proving';
 
 // The project's own bench cases: where the engine falls short of what a good technician expects.
 let held = 0;

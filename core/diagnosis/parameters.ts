@@ -128,3 +128,9 @@ export const PROVED_FROM = 0.2;
 export const LEAST_LINK = 0.07;
 /** A member of a set is to blame for a complaint when it shows as it at least so often, given that something does. */
 export const BLAMED = 0.35;
+/** Minutes' worth of doing at once what has to be done anyway: the queue is reckoned as if no look ever misled (casebook). */
+export const AT_ONCE = 1;
+/** A look that saves less than this share of its cost gains nothing by being early (casebook). */
+export const EARLY_SHARE = 0.3;
+/** A result rarer than this does not justify making a check first (casebook). */
+export const UNLIKELY = 0.04;

@@ -11,6 +11,14 @@ function timed(runs: number, work: (n: number) => void): number[] {
   }).sort((x, y) => x - y);
 }
 
+/** A plain loop of ten million multiply-adds: what the machine gives at the moment, to hold the rest against. */
+function plainLoop(): number {
+  const x = new Float64Array(10_000).fill(1.0000001);
+  let sum = 0;
+  for (let round = 0; round < 1000; round++) for (let i = 0; i < x.length; i++) sum = sum * 0.999 + x[i]!;
+  return sum;
+}
+
 /** What the page is asked for by the bench script. */
 Object.assign(globalThis, {
   benchInPage: () => {
@@ -27,6 +35,7 @@ Object.assign(globalThis, {
       struck: timed(200, (n) => {
         glance({ ...c, evidence: c.evidence.filter((_, i) => i !== 1 + (n % 3)) });
       }),
+      plain: timed(50, () => void plainLoop()),
       ahead: timed(20, () => {
         const steps = looksAhead(caseWith(5));
         while (!steps.next().done);

@@ -12,7 +12,15 @@ import {
 } from '../../knowledge';
 import type { Case } from '../case';
 import { leadOf } from '../hypotheses';
-import { ACT_ON, DISMANTLING_MINUTES, WORTH_BEFORE_DISMANTLING, WORTH_MAKING } from '../parameters';
+import {
+  ACT_ON,
+  AT_ONCE,
+  DISMANTLING_MINUTES,
+  EARLY_SHARE,
+  UNLIKELY,
+  WORTH_BEFORE_DISMANTLING,
+  WORTH_MAKING,
+} from '../parameters';
 import type { Posterior } from '../posterior';
 import { believing } from './board';
 import type { Queued } from './expectedMinutes';
@@ -47,13 +55,6 @@ export interface NextCheck {
 
 /** For so many checks of the plan it is told what each result would say. */
 const OUTLOOKS = 6;
-/** Minutes' worth of doing at once what has to be done anyway: the queue is reckoned as if no look ever misled. */
-const AT_ONCE = 1;
-/** A look that saves less than this share of its cost gains nothing by being early. */
-const AT_LEAST = 0.3;
-/** A result rarer than this does not justify making the check first. */
-const UNLIKELY = 0.04;
-
 /** Whether a check looks at what makes a top end or short block: all that matters once one is known to be needed. */
 const ofTheEngine = ({ id }: CheckDef): boolean =>
   REMEDIES.some((r) => r.asksWorth && r.mends.some((cause) => causeOf(cause).seen?.[id]));
@@ -74,7 +75,7 @@ function place(r: Rated, planning: Planning, now: number, first: number): Placed
   let { through } = r;
   // What comes first anyway is as good as the expected minutes it was reckoned with, and waiting for it gains nothing.
   if (planning.foremost.has(check.id)) through = Math.min(through, now) - bias;
-  else if (planning.owed.has(check.id) && now - (r.through - r.cost) > AT_LEAST * r.cost) through -= bias;
+  else if (planning.owed.has(check.id) && now - (r.through - r.cost) > EARLY_SHARE * r.cost) through -= bias;
   const saves = Math.max(0, now - (through - r.cost));
   const foregone = r.prospects.every((o) => o.chance < UNLIKELY || o.ahead.first === first);
   // What leaves the same thing to be done first is not done before it.
