@@ -124,7 +124,7 @@ const views = [
     path: job('B45'),
     prepare: async (page) => {
       await page.getByRole('button', { name: /^By: / }).click();
-      await page.getByRole('dialog').getByRole('progressbar').waitFor();
+      await page.waitForTimeout(1500);
       await page.getByRole('dialog').getByRole('progressbar').waitFor({ state: 'detached', timeout: 60_000 });
     },
   },

@@ -17,6 +17,7 @@ import {
   AT_ONCE,
   DISMANTLING_MINUTES,
   EARLY_SHARE,
+  SEEN,
   UNLIKELY,
   WORTH_BEFORE_DISMANTLING,
   WORTH_MAKING,
@@ -129,7 +130,9 @@ function outlookOf({ answers, prospects }: Rated, { board }: Planning, p: Poster
     const seen = answers.seen[r]!;
     const { causes } = believing(board, board.now, answers, r);
     const lead = seen >= 0 ? seen : leadOf(causes, gone);
-    return { result, chance, leads: { cause: CAUSES[lead]!.id, probability: Math.min(1, causes[lead]!) } };
+    // Seen, it is a fact.
+    const probability = seen >= 0 ? Math.max(SEEN, causes[lead]!) : Math.min(1, causes[lead]!);
+    return { result, chance, leads: { cause: CAUSES[lead]!.id, probability } };
   });
 }
 
