@@ -129,10 +129,7 @@ function otherwise(p: Posterior, possible: Possible, w: Weighed): Misreading['ot
   if (!best) return null;
   const { weight, then, result } = best;
   const causes = causesOf(sets, then);
-  const lead = leadOf(
-    causes,
-    CAUSES.flatMap(({ id }, i) => (p.gone[i] ? [id] : [])),
-  );
+  const lead = leadOf(causes, p.gone);
   return { result, leads: CAUSES[lead]!.id, probability: Math.min(1, causes[lead]! / weight) };
 }
 

@@ -96,11 +96,11 @@ export function causesOf(chosen: Uint32Array, weights: Float64Array): Float64Arr
   return causes;
 }
 
-/** Position of the likeliest cause (weights in the order of CAUSES) that is not among these. */
-export function leadOf(causes: ArrayLike<number>, except: readonly CauseId[] = []): number {
+/** Position of the likeliest cause that is not gone (weights and marks in the order of CAUSES). */
+export function leadOf(causes: ArrayLike<number>, gone?: ArrayLike<number>): number {
   let lead = -1;
   for (let i = 0; i < N; i++) {
-    if ((lead < 0 || causes[i]! > causes[lead]!) && !except.includes(CAUSES[i]!.id)) lead = i;
+    if ((lead < 0 || causes[i]! > causes[lead]!) && !gone?.[i]) lead = i;
   }
   return lead;
 }

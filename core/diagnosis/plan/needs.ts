@@ -1,4 +1,5 @@
-import { CAUSES, causeOf, probabilityOf, type CauseId, type ComplaintId } from '../../knowledge';
+import { CAUSES, probabilityOf, type CauseId, type ComplaintId } from '../../knowledge';
+import { explainedBy } from '../explain';
 import { SETS } from '../hypotheses';
 import { BLAMED, COMPLAINT_LEAK, LEAST_LINK } from '../parameters';
 import type { Posterior } from '../posterior';
@@ -16,10 +17,7 @@ const linksOf = (complaint: ComplaintId): Float64Array =>
 
 /** Whether a cause may show as one of these complaints at all. */
 export const explainsAny = (cause: CauseId, complaints: readonly ComplaintId[]): boolean =>
-  complaints.some((id) => {
-    const word = causeOf(cause).complaints[id];
-    return word !== undefined && probabilityOf(word) >= LEAST_LINK;
-  });
+  explainedBy(cause, complaints).length > 0;
 
 /**
  * What each chosen set needs put right: its members likely enough to be to blame for a complaint that stands, beside the

@@ -124,8 +124,7 @@ export function planFrom(rated: readonly Rated[], planning: Planning, p: Posteri
     });
 }
 
-function outlookOf({ answers, prospects }: Rated, { board }: Planning, p: Posterior): Outlook[] {
-  const gone = CAUSES.flatMap(({ id }, i) => (p.gone[i] ? [id] : []));
+function outlookOf({ answers, prospects }: Rated, { board }: Planning, { gone }: Posterior): Outlook[] {
   return prospects.map(({ r, result, chance }) => {
     const seen = answers.seen[r]!;
     const { causes } = believing(board, board.now, answers, r);
@@ -154,9 +153,6 @@ export function causeToActOn(
   first: Queued | undefined,
   { gone }: Pick<Posterior, 'gone'>,
 ): number {
-  const lead = leadOf(
-    causes,
-    CAUSES.flatMap(({ id }, i) => (gone[i] ? [id] : [])),
-  );
+  const lead = leadOf(causes, gone);
   return causes[lead]! >= ACT_ON || !first ? lead : first.cause;
 }

@@ -7,7 +7,7 @@ import {
   type CheckId,
   type Remedy,
 } from '../../knowledge';
-import { explainedBy } from '../explain';
+import { explainsAny } from './needs';
 import { SETS } from '../hypotheses';
 import { ACT_ON, LEAST_NET, LIKELY_ENOUGH, SEEN, WORTH_MAKING } from '../parameters';
 import type { Posterior } from '../posterior';
@@ -79,7 +79,7 @@ export function whenToStop(p: Posterior, next: readonly NextCheck[], planning: P
   const shared = sharedRemedy(p, open);
   // Money comes before all else: what brought it about is asked beside it, and before anything is bought.
   if (shared?.why === 'worth') return shared;
-  const blamed = standing.filter((id) => explainedBy(id, p.complaints).length > 0);
+  const blamed = standing.filter((id) => explainsAny(id, p.complaints));
   const ready = !planning.ruined || planning.owed.size === 0;
   // What is left on the plan pays for nothing: it is asked before the job is done, not before what was found is mended.
   const pays = next.some((n) => n.value >= WORTH_MAKING && !triesOut(n.check, blamed));
