@@ -143,7 +143,7 @@ test('before the carburettor comes off, the cheap checks that could settle it ar
   await page.getByRole('dialog').getByRole('button', { name: 'Look at the inlet screen' }).click();
   const cheaper = step(page).getByRole('list', { name: 'Cheaper first' });
   const name = (await cheaper.getByRole('button').first().locator('strong').textContent()) ?? '';
-  await cheaper.getByRole('button').first().click();
+  await cheaper.getByRole('button', { name }).click();
   await expect(step(page).getByRole('heading', { level: 2 }).first()).toHaveText(new RegExp(name, 'i'));
 });
 

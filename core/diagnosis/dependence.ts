@@ -1,6 +1,6 @@
 import { dependenceOf, type CheckId, type Dependence } from '../knowledge';
 import type { Evidence } from './case';
-import type { Likelihood } from './likelihood';
+import { fillChosen, type Likelihood } from './likelihood';
 import { MISREAD_WHEN_POOR, PLAIN, PLAINER, POOR } from './parameters';
 
 /** What two dependent checks share: poor or good conditions, a plain fault or a slight one. True: poor, or plain. */
@@ -41,22 +41,20 @@ export function givenShared(likelihood: Likelihood, { shares }: Dependence, stat
   };
 }
 
-/**
- * The joint table of two dependent results, with what they share summed over; `out` as long as `fill` makes tables.
- */
+/** Writes the joint probability of two dependent results, what they share summed over, for the listed sets into `out`. */
 export function fillJoint(
   out: Float64Array,
   dependence: Dependence,
   x: Likelihood,
   y: Likelihood,
-  fill: (out: Float64Array, likelihood: Likelihood) => void,
+  chosen: Uint32Array,
 ): void {
   const one = new Float64Array(out.length);
   const other = new Float64Array(out.length);
   out.fill(0);
   for (const state of SHARED_STATES) {
-    fill(one, givenShared(x, dependence, state));
-    fill(other, givenShared(y, dependence, state));
+    fillChosen(one, givenShared(x, dependence, state), chosen);
+    fillChosen(other, givenShared(y, dependence, state), chosen);
     const chance = chanceOf(dependence, state);
     for (let n = 0; n < out.length; n++) out[n]! += chance * one[n]! * other[n]!;
   }

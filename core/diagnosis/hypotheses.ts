@@ -61,6 +61,37 @@ export function membersOf(set: number): number[] {
   return [SETS.a[set]!, SETS.b[set]!, SETS.c[set]!].filter((i) => i !== N);
 }
 
+/** Position in SETS of each pair, [i · (N + 1) + j] with i < j; its triple with a later k lies k − j after it. */
+export const PAIR_AT: Uint32Array = (() => {
+  const table = new Uint32Array((N + 1) ** 2);
+  for (let s = 0; s < SETS.count; s++)
+    if (SETS.b[s]! < N && SETS.c[s] === N) table[SETS.a[s]! * (N + 1) + SETS.b[s]!] = s;
+  return table;
+})();
+
+/** Positions in SETS of the sets that hold each cause, in the order of CAUSES. */
+export const SETS_WITH: readonly Uint32Array[] = CAUSES.map((_, i) => {
+  const found: number[] = [];
+  for (let s = 1; s < SETS.count; s++)
+    if (SETS.a[s] === i || SETS.b[s] === i || SETS.c[s] === i) found.push(s);
+  return Uint32Array.from(found);
+});
+
+/** Positions in SETS of the empty set, and after it of every set that holds one of these causes (positions in CAUSES). */
+export function setsWithAny(causes: readonly number[]): Uint32Array {
+  const { a, b, c } = SETS;
+  const told = new Uint8Array(N + 1);
+  let n = 1;
+  for (const i of causes) {
+    for (const s of SETS_WITH[i]!) if (!(told[a[s]!]! | told[b[s]!]! | told[c[s]!]!)) found[n++] = s;
+    told[i] = 1;
+  }
+  return found.slice(0, n);
+}
+
+/** Room to gather sets in. */
+const found = new Uint32Array(SETS.count);
+
 /** Weight of each cause (length N) under weights over all sets, in their order. */
 export function causeWeights(weights: Float64Array): Float64Array {
   const causes = new Float64Array(N);

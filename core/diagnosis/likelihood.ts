@@ -271,33 +271,16 @@ export function fillChosen(
   }
 }
 
-/** Multiplies the weights of all sets (length SETS.count, in the order of SETS) by P(observation | set), in place. */
-export function multiplyAll(weights: Float64Array, likelihood: Likelihood): void {
-  const { hi0, lo0, hi, lo, error, misread, mending } = likelihood;
-  const keep = 1 - error;
-  const floor = error * misread + FLOOR;
-  if (mending) {
-    const { a, b, c } = SETS;
-    for (let s = 0; s < weights.length; s++)
-      if (weights[s]! > 0) weights[s]! *= keep * ofTriple(likelihood, a[s]!, b[s]!, c[s]!) + floor;
-    return;
-  }
-  let s = 0;
-  const none = keep * (hi0 - lo0);
-  weights[s++]! *= (none > 0 ? none : 0) + floor;
+/**
+ * The causes that change what is expected, as positions in CAUSES: every set that holds none of them is as likely to give
+ * the observation as the empty one.
+ */
+export function bearersOf({ lo0, hi, lo, mending }: ProductForm & Pick<Likelihood, 'mending'>): number[] {
+  const bearers: number[] = [];
   for (let i = 0; i < N; i++) {
-    const hiI = keep * hi0 * hi[i]!;
-    const loI = keep * lo0 * lo[i]!;
-    weights[s++]! *= (hiI > loI ? hiI - loI : 0) + floor;
-    for (let j = i + 1; j < N; j++) {
-      const hiJ = hiI * hi[j]!;
-      const loJ = loI * lo[j]!;
-      weights[s++]! *= (hiJ > loJ ? hiJ - loJ : 0) + floor;
-      for (let k = j + 1; k < N; k++) {
-        const p = hiJ * hi[k]! - loJ * lo[k]!;
-        weights[s]! *= (p > 0 ? p : 0) + floor;
-        s++;
-      }
-    }
+    const shows = hi[i] !== 1 || (lo0 !== 0 && lo[i] !== 1);
+    const put = mending && (mending.mends[i] || (mending.presentMended > 0 && mending.counts[i]));
+    if (shows || put) bearers.push(i);
   }
+  return bearers;
 }

@@ -1,19 +1,19 @@
 import { CAUSES, CAUSE_INDEX, type CauseId, type ComplaintId } from '../knowledge';
 import type { Case, Evidence } from './case';
+import { combine, combineJoint, multiplyAll, nothingYet } from './combine';
 import { fillJoint, partnerOf } from './dependence';
-import { causeWeights, normalise, SETS } from './hypotheses';
+import { causeWeights, normalise, SETS, SETS_WITH } from './hypotheses';
 import {
   asItStood,
   complaintLikelihood,
   fillChosen,
   findingLikelihood,
   leftoverLikelihood,
-  multiplyAll,
   vainLikelihood,
   type Likelihood,
 } from './likelihood';
 import { BOTCHED, CLEARED, NONE_OF_THESE, SEEN } from './parameters';
-import { BARREN, priorOdds, silenceFactors, SPARED } from './prior';
+import { BARREN, LINKED, priorOdds, silenceFactors, SPARED } from './prior';
 import { timelineOf, type Timeline } from './timeline';
 
 const N = CAUSES.length;
@@ -69,6 +69,8 @@ export function priorWeights(odds: Float64Array, known: Uint8Array): Float64Arra
     return q;
   });
   const oddsAt = (q: number): number => (1 - q) / q;
+  /** Of each cause with no other to bring it about. */
+  const alone = absent.map((q, i) => BARREN[i]! * oddsAt(q));
   const impossible = (i: number): boolean => known[i] === 1 || odds[i] === 0;
   /** What a set does to the odds of what is known to have been there: it may have brought that about. */
   const onKnown = (i: number, j: number, k: number): number => {
@@ -84,20 +86,26 @@ export function priorWeights(odds: Float64Array, known: Uint8Array): Float64Arra
   weights[s++] = 1;
   for (let i = 0; i < N; i++) {
     const noI = impossible(i);
-    weights[s++] = noI ? 0 : BARREN[i]! * oddsAt(absent[i]!) * onKnown(i, N, N);
+    weights[s++] = noI ? 0 : alone[i]! * onKnown(i, N, N);
     for (let j = i + 1; j < N; j++) {
       const noJ = noI || impossible(j);
       const barren = BARREN[i]! * BARREN[j]!;
       const qi = absent[i]! * SPARED[j * W + i]!;
       const qj = absent[j]! * SPARED[i * W + j]!;
-      weights[s++] = noJ ? 0 : barren * oddsAt(qi) * oddsAt(qj) * onKnown(i, j, N);
+      const both = oddsAt(qi) * oddsAt(qj);
+      weights[s++] = noJ ? 0 : barren * both * onKnown(i, j, N);
       for (let k = j + 1; k < N; k++) {
         if (noJ || known[k] === 1 || odds[k] === 0) {
           s++;
           continue;
         }
-        const qk = absent[k]! * SPARED[i * W + k]! * SPARED[j * W + k]!;
-        const w = BARREN[k]! * oddsAt(qi * SPARED[k * W + i]!) * oddsAt(qj * SPARED[k * W + j]!) * oddsAt(qk);
+        const linked = LINKED[i * W + k]! | LINKED[j * W + k]!;
+        const w = linked
+          ? BARREN[k]! *
+            oddsAt(qi * SPARED[k * W + i]!) *
+            oddsAt(qj * SPARED[k * W + j]!) *
+            oddsAt(absent[k]! * SPARED[i * W + k]! * SPARED[j * W + k]!)
+          : both * alone[k]!;
         weights[s++] = barren * w * (members.length > 0 ? onKnown(i, j, k) : 1);
       }
     }
@@ -159,28 +167,19 @@ export function weigh(c: Case, odds: Float64Array): Posterior {
   return { sets, causes, weighed, timeline, present, gone, complaints: cured ? [] : said };
 }
 
-/** A finding weighs at most about 300 to 1; a double holds a hundred of them. */
-const RESCALED_EVERY = 16;
-
 /** Multiplies prior weights by every piece of evidence, dependent findings jointly; leaves them summing to one. */
 function multiplyEvidence(sets: Float64Array, weighed: readonly Weighed[]): void {
   const joined = new Set<Weighed>();
-  let done = 0;
+  const all = nothingYet();
   for (const w of weighed) {
     if (joined.has(w)) continue;
     const found = w.evidence.kind === 'finding' && partnerOf(w.evidence.check, weighed);
     if (found) {
       joined.add(found.partner);
-      const joint = new Float64Array(sets.length);
-      fillJoint(joint, found.dependence, w.likelihood, found.partner.likelihood, (out, l) => {
-        out.fill(1);
-        multiplyAll(out, l);
-      });
-      for (let s = 0; s < sets.length; s++) sets[s]! *= joint[s]!;
-    } else multiplyAll(sets, w.likelihood);
-    // Rescaled now and then, so any number of findings stays far from underflow.
-    if (++done % RESCALED_EVERY === 0) normalise(sets);
+      combineJoint(all, found.dependence, w.likelihood, found.partner.likelihood);
+    } else combine(all, w.likelihood);
   }
+  multiplyAll(sets, all);
   normalise(sets);
 }
 
@@ -189,15 +188,18 @@ function multiplyEvidence(sets: Float64Array, weighed: readonly Weighed[]): void
  * these causes are scaled down until none is believed above CLEARED.
  */
 function holdDown(sets: Float64Array, cleared: readonly CauseId[]): void {
-  const { a, b, c } = SETS;
+  let total = 1;
   for (const cause of cleared) {
-    const i = CAUSE_INDEX.get(cause)!;
-    const p = causeWeights(sets)[i]!;
+    const held = SETS_WITH[CAUSE_INDEX.get(cause)!]!;
+    let p = 0;
+    for (const s of held) p += sets[s]!;
+    p /= total;
     if (p <= CLEARED) continue;
     const factor = (CLEARED / (1 - CLEARED)) * ((1 - p) / p);
-    for (let s = 0; s < sets.length; s++) if (a[s] === i || b[s] === i || c[s] === i) sets[s]! *= factor;
-    normalise(sets);
+    for (const s of held) sets[s]! *= factor;
+    total *= 1 - p + p * factor;
   }
+  normalise(sets);
 }
 
 /** What each piece of evidence alone does to chosen sets, given all the rest: a table as long as `chosen` for each. */
@@ -209,9 +211,7 @@ export function shareOf(w: Weighed, weighed: readonly Weighed[], chosen: Uint32A
     return out;
   }
   const other = new Float64Array(chosen.length);
-  fillJoint(out, found.dependence, w.likelihood, found.partner.likelihood, (t, l) =>
-    fillChosen(t, l, chosen),
-  );
+  fillJoint(out, found.dependence, w.likelihood, found.partner.likelihood, chosen);
   fillChosen(other, found.partner.likelihood, chosen);
   for (let n = 0; n < out.length; n++) out[n]! /= other[n]!;
   return out;

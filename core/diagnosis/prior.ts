@@ -57,6 +57,12 @@ export const SPARED: Float64Array = (() => {
   return table;
 })();
 
+/** 1 where one of two causes may bring the other about, [i · (N + 1) + j] both ways. */
+export const LINKED: Uint8Array = Uint8Array.from(SPARED, (spared, at) => {
+  const back = SPARED[(at % (N + 1)) * (N + 1) + Math.floor(at / (N + 1))]!;
+  return spared < 1 || back < 1 ? 1 : 0;
+});
+
 /** Chance that a cause brings about none of what it may (length N + 1). */
 export const BARREN: Float64Array = Float64Array.from({ length: N + 1 }, (_, from) => {
   let spared = 1;

@@ -56,7 +56,7 @@ function mendedBy(e: Evidence): { causes: readonly CauseId[]; helped: boolean; c
 }
 
 /** The causes a finding is, beyond doubt: surely noted, and no other cause looks like it. */
-const factIn = (e: Evidence): CauseId[] => {
+const factIn = (e: Evidence): readonly CauseId[] => {
   if (e.kind !== 'finding' || e.sureness !== 'sure' || resultOf(e.check, e.result)?.soft) return [];
   const seen = seenAs(e.check, e.result);
   return seen.length === 1 ? seen : [];

@@ -69,7 +69,7 @@ export function trialResult(check: CheckId, helped: boolean, more: boolean): str
 }
 
 /** The causes a trial puts right for good: the plug, the fuel, the gap stay in; a screw is turned back. */
-export const staysRight = (check: CheckId): CauseId[] => (checkOf(check).gradual ? [] : putRightBy(check));
+export const staysRight = (check: CheckId): readonly CauseId[] => (checkOf(check).gradual ? [] : putRightBy(check));
 
 /** How a machine was worked out: what was mended, in order, what was repaired in vain, and what that took. */
 export interface Worked {

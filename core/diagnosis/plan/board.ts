@@ -40,17 +40,13 @@ export interface Board {
 }
 
 /** The sets worth planning with: no more than `most`, all above a floor raised until they fit. */
-export function keepLikely(p: Pick<Posterior, 'sets'>, most = KEPT_SETS): Uint32Array {
-  let floor = FAINT / 2;
-  let count = most + 1;
-  while (count > most) {
-    floor *= 2;
-    count = 0;
-    for (let s = 0; s < p.sets.length; s++) if (p.sets[s]! > floor) count++;
-  }
-  const chosen = new Uint32Array(count);
-  for (let s = 0, n = 0; s < p.sets.length; s++) if (p.sets[s]! > floor) chosen[n++] = s;
-  return chosen;
+export function keepLikely({ sets }: Pick<Posterior, 'sets'>, most = KEPT_SETS): Uint32Array {
+  let count = 0;
+  for (let s = 0; s < sets.length; s++) if (sets[s]! > FAINT) count++;
+  let kept = new Uint32Array(count);
+  for (let s = 0, n = 0; n < count; s++) if (sets[s]! > FAINT) kept[n++] = s;
+  for (let floor = 2 * FAINT; kept.length > most; floor *= 2) kept = kept.filter((s) => sets[s]! > floor);
+  return kept;
 }
 
 const onlySeen = (check: CheckId, result: string): number => {
@@ -79,8 +75,7 @@ function answersOf(check: CheckDef, chosen: Uint32Array, p: Posterior): Answers 
     const now = asItStood(likelihood, p.gone, p.present);
     const table = new Float64Array(sets.length);
     // Beside a dependent finding the joint table serves: it differs by a factor a set, which goes in the scaling below.
-    if (found)
-      fillJoint(table, found.dependence, now, found.partner.likelihood, (out, l) => fillChosen(out, l, sets));
+    if (found) fillJoint(table, found.dependence, now, found.partner.likelihood, sets);
     else fillChosen(table, now, sets);
     results.push(result);
     chances.push(table);

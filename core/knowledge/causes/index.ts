@@ -35,12 +35,20 @@ export const CAUSES: readonly CauseDef[] = CAUSE_IDS.map(causeOf);
 /** Position of each cause in every per-cause array. */
 export const CAUSE_INDEX: ReadonlyMap<CauseId, number> = new Map(CAUSE_IDS.map((id, i) => [id, i]));
 
+const SEEN_AS = new Map<string, CauseId[]>();
+const PUT_RIGHT_BY = new Map<CheckId, CauseId[]>();
+for (const { id, seen, putRightBy } of CAUSES) {
+  for (const [check, results] of Object.entries(seen ?? {}))
+    for (const result of results) {
+      const key = `${check} ${result}`;
+      SEEN_AS.set(key, [...(SEEN_AS.get(key) ?? []), id]);
+    }
+  for (const check of putRightBy ?? []) PUT_RIGHT_BY.set(check, [...(PUT_RIGHT_BY.get(check) ?? []), id]);
+}
+
 /** The causes that a result is, seen with one's own eyes or measured: none for a symptom several causes share. */
-export const seenAs = (check: CheckId, result: string): CauseId[] =>
-  CAUSES.filter(({ seen }) => (seen?.[check] as readonly string[] | undefined)?.includes(result)).map(
-    (c) => c.id,
-  );
+export const seenAs = (check: CheckId, result: string): readonly CauseId[] =>
+  SEEN_AS.get(`${check} ${result}`) ?? [];
 
 /** The causes a trial puts right for the time being. */
-export const putRightBy = (check: CheckId): CauseId[] =>
-  CAUSES.filter((cause) => cause.putRightBy?.includes(check)).map((c) => c.id);
+export const putRightBy = (check: CheckId): readonly CauseId[] => PUT_RIGHT_BY.get(check) ?? [];

@@ -166,6 +166,8 @@ function Step({
   const stop = chosen === null && measured === null && way.way === 'computed' ? diagnosis.stop : null;
   const current = stop ? null : (chosen ?? measured ?? byWay);
   const planned = plan.find((n) => n.check === current);
+  // Named from the plan that is there at once: the list must not change under a finger once the look ahead is through.
+  const opening = diagnosis.next.find((n) => n.check === current);
   const madeAt = picture.findings.find((f) => f.check === current && f.result !== null)?.entryId ?? '';
   const planSays = madeAt ? 'Do this again' : 'Do this next';
   return (
@@ -195,7 +197,7 @@ function Step({
           next={planned}
           suspects={diagnosis.suspects}
           off={partsOff(picture)}
-          skipped={planned ? skippedBy(planned, plan, diagnosis.suspects, benchCase) : []}
+          skipped={opening ? skippedBy(opening, diagnosis.next, diagnosis.suspects, benchCase) : []}
           onPick={onPick}
           says={chosen !== null ? 'You chose' : way.way === 'computed' ? planSays : `${way.name}: next`}
           instead={byPlan !== null && chosen === null && byPlan !== current ? plan[0] : undefined}
