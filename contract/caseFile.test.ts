@@ -163,6 +163,7 @@ describe('a job as a case file', () => {
     ['finding', { check: 'fuel-smell', result: 'stale', sureness: 'sure' }],
     ['strike', { reason: 'Read wrong' }, 'e9'],
     ['repair', { cause: 'coil-failed', outcome: 'no-change' }],
+    ['repair', { cause: 'plug-fouled', remedy: 'new-plug', outcome: 'better' }],
     ['note', { text: 'rang her' }],
   ];
   const picture = readJob(
@@ -183,7 +184,7 @@ describe('a job as a case file', () => {
 
   it('holds what still counts, and is a case file others read the same way', () => {
     const file = parseCaseFile(JSON.stringify(caseFileOf(picture)));
-    expect(file.log).toHaveLength(6);
+    expect(file.log).toHaveLength(7);
     expect(JSON.stringify(file)).not.toContain('stale');
     const there = diagnose(caseFromFile(file).case).suspects;
     const here = diagnose(caseOf(picture)).suspects;

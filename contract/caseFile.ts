@@ -4,6 +4,7 @@ import {
   COMPLAINT_IDS,
   OUTCOMES,
   PART_IDS,
+  REMEDY_IDS,
   SURENESS,
   type CauseId,
   type CheckId,
@@ -11,6 +12,7 @@ import {
   type History,
   type Outcome,
   type PartId,
+  type RemedyId,
   type Sureness,
 } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS, type MachineFacts } from '@rusty-wren/core/machine';
@@ -36,7 +38,7 @@ type LogLine =
       mm?: number | number[];
       rpm?: number | number[];
     } & Omit<Reading, 'psi' | 'mm' | 'rpm'>)
-  | { repair: CauseId; outcome: Outcome }
+  | { repair: CauseId; remedy?: RemedyId; outcome: Outcome }
   | { tookOff: PartId }
   | { putBack: PartId };
 
@@ -73,7 +75,11 @@ const logLine = Joi.object()
   })
   .when(Joi.object({ check: Joi.exist() }).unknown(), { then: findingLine })
   .when(Joi.object({ repair: Joi.exist() }).unknown(), {
-    then: Joi.object({ repair: id(CAUSE_IDS), outcome: id(OUTCOMES) }),
+    then: Joi.object({
+      repair: id(CAUSE_IDS),
+      remedy: Joi.string().valid(...REMEDY_IDS),
+      outcome: id(OUTCOMES),
+    }),
   })
   .when(Joi.object({ tookOff: Joi.exist() }).unknown(), { then: Joi.object({ tookOff: id(PART_IDS) }) })
   .when(Joi.object({ putBack: Joi.exist() }).unknown(), { then: Joi.object({ putBack: id(PART_IDS) }) })
@@ -113,6 +119,13 @@ export function parseCaseFile(text: string): CaseFile {
 const listed = (value: number | number[] | undefined): readonly number[] | undefined =>
   value === undefined ? undefined : Array.isArray(value) ? value : [value];
 
+/** A repair as a bench log holds it. */
+const repairIn = ({ repair, remedy, outcome }: Extract<LogLine, { repair: CauseId }>): Bodies['repair'] => ({
+  cause: repair,
+  ...(remedy && { remedy }),
+  outcome,
+});
+
 /** The engine's case from a case file: later checks supersede earlier ones, readings are judged. */
 export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] } {
   let evidence: Evidence[] = [];
@@ -122,8 +135,7 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
     const ref = `log[${i}]`;
     if ('complaint' in line)
       evidence = takeIn(evidence, { ref, kind: 'complaint', complaint: line.complaint });
-    else if ('repair' in line)
-      evidence = takeIn(evidence, { ref, kind: 'repair', cause: line.repair, outcome: line.outcome });
+    else if ('repair' in line) evidence = takeIn(evidence, { ref, kind: 'repair', ...repairIn(line) });
     else if ('tookOff' in line) off.add(line.tookOff);
     else if ('putBack' in line) off.delete(line.putBack);
     else {
@@ -181,7 +193,13 @@ export function caseFileOf(picture: Picture): CaseFile {
         ];
       }
       case 'repair':
-        return [{ repair: entry.body.cause, outcome: entry.body.outcome }];
+        return [
+          {
+            repair: entry.body.cause,
+            ...(entry.body.remedy && { remedy: entry.body.remedy }),
+            outcome: entry.body.outcome,
+          },
+        ];
       case 'took-off':
         return 'part' in entry.body ? [{ tookOff: entry.body.part }] : [];
       case 'put-back':
@@ -202,7 +220,7 @@ export function logFromCaseFile(file: CaseFile): Carried[] {
     ...(history ? [{ kind: 'history', body: { answers: history } } as const] : []),
     ...file.log.map((line): Carried => {
       if ('complaint' in line) return { kind: 'complaint', body: { complaint: line.complaint } };
-      if ('repair' in line) return { kind: 'repair', body: { cause: line.repair, outcome: line.outcome } };
+      if ('repair' in line) return { kind: 'repair', body: repairIn(line) };
       if ('tookOff' in line) return { kind: 'took-off', body: { part: line.tookOff } };
       if ('putBack' in line) return { kind: 'put-back', body: { part: line.putBack } };
       const { check, result, sureness = 'sure', pulls, note, psi, mm, rpm, ...rest } = line;

@@ -4,6 +4,7 @@ import {
   COMPLAINT_IDS,
   OUTCOMES,
   PART_IDS,
+  REMEDY_IDS,
   SURENESS,
   type CheckId,
 } from '@rusty-wren/core/knowledge';
@@ -87,11 +88,13 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   'put-back': tray,
   repair: Joi.object({
     cause: oneOf(CAUSE_IDS).required(),
+    remedy: oneOf(REMEDY_IDS),
     outcome: oneOf(OUTCOMES).required(),
     note: text(1000),
   }),
   verdict: Joi.object({
     settles: oneOf(CAUSE_IDS),
+    remedy: oneOf(REMEDY_IDS).when('settles', { is: Joi.exist(), otherwise: Joi.forbidden() }),
     behind: oneOf(CAUSE_IDS),
     answer: oneOf(BEHIND_ANSWERS).when('behind', {
       is: Joi.exist(),

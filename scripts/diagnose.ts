@@ -1,5 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, OUTCOMES, PART_IDS, SURENESS } from '@rusty-wren/core/knowledge';
+import {
+  CAUSE_IDS,
+  CHECKS,
+  COMPLAINT_IDS,
+  OUTCOMES,
+  PART_IDS,
+  REMEDY_IDS,
+  SURENESS,
+} from '@rusty-wren/core/knowledge';
 import { diagnose } from '@rusty-wren/core/diagnosis';
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import { caseFromFile, CaseFileError, caseReport, parseCaseFile, type CaseFile } from '@rusty-wren/contract';
@@ -29,6 +37,7 @@ if (files.includes('--vocabulary')) {
     parts: PART_IDS,
     sureness: SURENESS,
     outcomes: OUTCOMES,
+    remedies: REMEDY_IDS,
   };
   process.stdout.write(`${JSON.stringify(vocabulary)}\n`);
 } else if (files.length === 0) {

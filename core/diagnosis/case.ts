@@ -1,6 +1,7 @@
 import type { MachineFacts } from '../machine';
 import {
   causeOf,
+  causesPutRight,
   putRightBy,
   type CauseId,
   type CheckId,
@@ -8,6 +9,7 @@ import {
   type History,
   type Outcome,
   type PartId,
+  type RemedyId,
   type Sureness,
 } from '../knowledge';
 
@@ -25,7 +27,14 @@ export type Evidence =
       /** Pulls of the cord made just before it was looked at, if they were counted. */
       pulls?: number;
     }
-  | { ref: string; kind: 'repair'; cause: CauseId; outcome: Outcome };
+  | {
+      ref: string;
+      kind: 'repair';
+      cause: CauseId;
+      /** The whole job done, where it was more than the one cause: everything it mends was put right with it. */
+      remedy?: RemedyId;
+      outcome: Outcome;
+    };
 
 /** Everything the engine reads: live evidence only, with superseded and struck entries already gone. */
 export interface Case {
@@ -41,7 +50,12 @@ export interface Case {
 /** Whether something a check looks at was put right after a position of the log. */
 const putRightSince = (evidence: readonly Evidence[], at: number, check: CheckId): boolean =>
   evidence.slice(at + 1).some((e) => {
-    const mended = e.kind === 'repair' ? [e.cause] : e.kind === 'finding' ? putRightBy(e.check) : [];
+    const mended =
+      e.kind === 'repair'
+        ? causesPutRight(e.cause, e.remedy)
+        : e.kind === 'finding'
+          ? putRightBy(e.check)
+          : [];
     return mended.some((cause) => causeOf(cause).shows[check]);
   });
 

@@ -39,7 +39,7 @@ function observations(seed: number): Likelihood[] {
     const check = any(CHECKS);
     const l =
       chance() < 0.2
-        ? vainLikelihood(any(CAUSES).id)
+        ? vainLikelihood([any(CAUSES).id])
         : findingLikelihood(check.id, any(informativeResults(check.id)), any(['sure', 'fair', 'doubtful']));
     if (l) drawn.push(asItStood(l, gone, present));
   }

@@ -174,9 +174,9 @@ export const asOutcome = (result: string): Outcome | null => {
   return result === 'no-change' ? 'no-change' : null;
 };
 
-/** Likelihood of a repair that changed nothing: a new part in vain was not the cause. */
-export function vainLikelihood(cause: CauseId): Likelihood {
-  const { alone, withOthers } = causeOf(cause).severalPlaces ? IN_VAIN_ELSEWHERE : IN_VAIN;
+/** Likelihood of a repair that changed nothing: a new part in vain was not the cause, nor was any that went in with it. */
+export function vainLikelihood(causes: readonly CauseId[]): Likelihood {
+  const { alone, withOthers } = causes.every((id) => causeOf(id).severalPlaces) ? IN_VAIN_ELSEWHERE : IN_VAIN;
   return {
     hi0: ABSENT['no-change'],
     lo0: 0,
@@ -185,7 +185,7 @@ export function vainLikelihood(cause: CauseId): Likelihood {
     error: 0.01,
     misread: 1 / 3,
     slip: 0.003,
-    mending: mendingOf(maskOf([cause]), alone, withOthers),
+    mending: mendingOf(maskOf(causes), alone, withOthers),
   };
 }
 

@@ -107,13 +107,17 @@ export const ACT_ON = 0.9;
 /** Checking goes on while the best check loses no more than this, in minutes: a repair is better proved than tried (played). */
 export const LEAST_NET = -1.25;
 /** Below this probability a repair is not tried while a check is left on the plan (played). */
-export const LIKELY_ENOUGH = 0.5;
+export const LIKELY_ENOUGH = 0.6;
+/** Below this one, everything made is gone over once more before a repair is tried on a guess (played). */
+export const A_GUESS = 0.5;
 /** From these minutes of opening on, it is a dismantling: what is cheap and could save it comes first (trade). */
 export const DISMANTLING_MINUTES = 6;
 /** A check must save so many minutes for each it takes to be proposed at all (played). */
 export const WORTH_MAKING = 0.7;
 /** The same for a cheap check that could still save a dismantling. */
 export const WORTH_BEFORE_DISMANTLING = 0.5;
+/** The same when all that pays was made, and the likeliest repair would rather be in vain (played). */
+export const WORTH_GOING_OVER = 0.1;
 /** From this chance on that it was read wrong, a sure result is worth reading again, until it is confirmed (casebook). */
 export const DOUBTED = 0.25;
 /** A suspect that needs looking for with at least this probability has its look on the plan (casebook). */

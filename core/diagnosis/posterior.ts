@@ -1,4 +1,4 @@
-import { CAUSES, CAUSE_INDEX, type CauseId, type ComplaintId } from '../knowledge';
+import { CAUSES, CAUSE_INDEX, causesPutRight, type CauseId, type ComplaintId } from '../knowledge';
 import type { Case, Evidence } from './case';
 import { combine, combineJoint, multiplyAll, nothingYet } from './combine';
 import { fillJoint, partnerOf } from './dependence';
@@ -132,8 +132,9 @@ function likelihoodOf(e: Evidence, at: number, t: Timeline, said: readonly Compl
     case 'repair': {
       if (e.outcome === 'cured') return null;
       if (e.outcome === 'better') return then(leftoverLikelihood(said), Infinity);
-      const known = t.presentAt(at)[CAUSE_INDEX.get(e.cause)!];
-      return known ? null : then(vainLikelihood(e.cause), at);
+      const known = t.presentAt(at);
+      const unseen = causesPutRight(e.cause, e.remedy).filter((id) => !known[CAUSE_INDEX.get(id)!]);
+      return unseen.length === 0 ? null : then(vainLikelihood(unseen), at);
     }
   }
 }

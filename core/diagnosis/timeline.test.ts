@@ -7,6 +7,7 @@ import {
   CHECKS,
   checkOf,
   COMPLAINT_IDS,
+  remedyOf,
   seenAs,
   type CauseId,
   type CheckId,
@@ -191,6 +192,32 @@ describe('what was put right', () => {
       repair('tank-vent-blocked', 'cured'),
     ]);
     expect(believed(c, 'tank-vent-blocked')).toBeGreaterThanOrEqual(0.9);
+  });
+
+  it('with a whole remedy in vain puts out everything that it mends', () => {
+    const rebuilt = caseWith([
+      { ref: 'c', kind: 'complaint', complaint: 'runs-on-prime-then-dies' },
+      { ...repair('metering-diaphragm-stiff', 'no-change'), remedy: 'carburettor-rebuild' } as Evidence,
+    ]);
+    for (const id of remedyOf('carburettor-rebuild').mends)
+      expect(believed(rebuilt, id), id).toBeLessThanOrEqual(CLEARED);
+    const alone = caseWith([
+      { ref: 'c', kind: 'complaint', complaint: 'runs-on-prime-then-dies' },
+      repair('metering-diaphragm-stiff', 'no-change'),
+    ]);
+    expect(believed(alone, 'pump-diaphragm-stiff')).toBeGreaterThan(
+      2 * believed(rebuilt, 'pump-diaphragm-stiff'),
+    );
+    expect(believed(rebuilt, 'impulse-fault')).toBeGreaterThan(believed(alone, 'impulse-fault'));
+  });
+
+  it('with a whole remedy that cured it is named after the cause settled on, and the rest of it is gone', () => {
+    const c = caseWith([
+      { ref: 'c', kind: 'complaint', complaint: 'runs-on-prime-then-dies' },
+      { ...repair('metering-diaphragm-stiff', 'cured'), remedy: 'carburettor-rebuild' } as Evidence,
+    ]);
+    expect(diagnose(c).found).toMatchObject([{ cause: 'metering-diaphragm-stiff', state: 'mended' }]);
+    expect(believed(c, 'pump-diaphragm-stiff')).toBeLessThanOrEqual(CLEARED);
   });
 
   it('by a trial is out as well: a new plug that changed nothing', () => {

@@ -2,6 +2,7 @@ import {
   CAUSES,
   CAUSE_INDEX,
   causeOf,
+  causesPutRight,
   checkOf,
   putRightBy,
   resultOf,
@@ -47,7 +48,11 @@ interface Mended {
 /** What an entry puts right for good: a repair, or a trial whose new part or fuel stays in. */
 function mendedBy(e: Evidence): { causes: readonly CauseId[]; helped: boolean; cured: boolean } {
   if (e.kind === 'repair')
-    return { causes: [e.cause], helped: e.outcome !== 'no-change', cured: e.outcome === 'cured' };
+    return {
+      causes: causesPutRight(e.cause, e.remedy),
+      helped: e.outcome !== 'no-change',
+      cured: e.outcome === 'cured',
+    };
   // A screw is turned back after its trial. One that cured it leaves nothing to look for.
   const outcome = e.kind === 'finding' && !checkOf(e.check).gradual ? asOutcome(e.result) : null;
   if (e.kind !== 'finding' || outcome === null || outcome === 'cured')
@@ -89,8 +94,9 @@ export function timelineOf({ evidence }: Case): Timeline {
   evidence.forEach((e, at) => {
     for (const cause of factIn(e)) append(seen, cause, { at, ref: e.ref });
     const { causes, helped, cured } = mendedBy(e);
-    // A trial that helped and mends several things does not say which of them it was, unless it was seen.
-    const certain = (cause: CauseId): boolean => causes.length === 1 || seen.has(cause);
+    // What helped and mends several things does not say which of them it was, unless one was named, or was seen.
+    const named = e.kind === 'repair' ? e.cause : null;
+    const certain = (cause: CauseId): boolean => causes.length === 1 || cause === named || seen.has(cause);
     for (const cause of causes)
       append(mended, cause, { at, ref: e.ref, helped: helped && certain(cause), cured });
     if (e.kind === 'finding') for (const { id } of CAUSES) if (clears(e, id)) soundAt.set(id, at);

@@ -19,7 +19,15 @@ export * from './access';
 export * from './history';
 export { causesIn, checksTelling, signsOf } from './telling';
 export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
-export { REMEDIES, type Remedy } from './remedies';
+export {
+  causesPutRight,
+  REMEDIES,
+  REMEDY_IDS,
+  remedyMinutes,
+  remedyOf,
+  type Remedy,
+  type RemedyId,
+} from './remedies';
 export { CAUTIONS } from './cautions';
 export { MANY_PULLS } from './pulls';
 export { SCHOOL_IDS, SCHOOLS, type School, type SchoolId } from './schools';

@@ -1,8 +1,25 @@
-import type { CauseId } from './causes';
+import { causeOf, type CauseId } from './causes';
+
+/** Every remedy's id. Part of the case-file format: add, never rename or drop. */
+export const REMEDY_IDS = [
+  'carburettor-rebuild',
+  'new-plug',
+  'fresh-mix',
+  'line-and-filter',
+  'set-low-screw',
+  'set-high-screw',
+  'set-coil-gap',
+  'mend-stop-wire',
+  'reseal-case',
+  'clean-exhaust',
+  'top-end',
+  'bottom-end',
+] as const;
+export type RemedyId = (typeof REMEDY_IDS)[number];
 
 /** One job at the bench that puts several causes right at once: telling them apart then changes nothing. */
 export interface Remedy {
-  id: string;
+  id: RemedyId;
   does: string;
   mends: readonly CauseId[];
   /** Damage so dear that the first question is whether the machine is worth it. */
@@ -64,3 +81,18 @@ export const REMEDIES: readonly Remedy[] = [
   },
   { id: 'bottom-end', does: 'Short block', mends: ['bottom-end-worn'], asksWorth: true },
 ];
+
+/** The remedy of that id. Throws on an id that is not on the list. */
+export function remedyOf(id: RemedyId): Remedy {
+  const found = REMEDIES.find((r) => r.id === id);
+  if (!found) throw new Error(`no such remedy: ${id}`);
+  return found;
+}
+
+/** Bench minutes of a whole remedy: those of the longest repair in it. */
+export const remedyMinutes = ({ mends }: Remedy): number =>
+  Math.max(...mends.map((cause) => causeOf(cause).minutes));
+
+/** What a repair puts right: one cause, or with a whole remedy everything that it mends, the named cause first. */
+export const causesPutRight = (cause: CauseId, remedy?: RemedyId): readonly CauseId[] =>
+  remedy ? [...new Set([cause, ...remedyOf(remedy).mends])] : [cause];

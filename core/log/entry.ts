@@ -1,4 +1,13 @@
-import type { CauseId, CheckId, ComplaintId, History, Outcome, PartId, Sureness } from '../knowledge';
+import type {
+  CauseId,
+  CheckId,
+  ComplaintId,
+  History,
+  Outcome,
+  PartId,
+  RemedyId,
+  Sureness,
+} from '../knowledge';
 import type { Reading } from '../reading';
 import type { Screw, TrackPoint } from '../tuning';
 
@@ -36,8 +45,11 @@ export interface Bodies {
   };
   'took-off': { part: PartId } | { thing: string };
   'put-back': { part: PartId } | { thing: string };
-  repair: { cause: CauseId; outcome: Outcome; note?: string };
-  verdict: { settles: CauseId; words?: string } | { behind: CauseId; answer: BehindAnswer; words?: string };
+  /** With a remedy, the whole of it was done: everything that it mends was put right. */
+  repair: { cause: CauseId; remedy?: RemedyId; outcome: Outcome; note?: string };
+  verdict:
+    | { settles: CauseId; remedy?: RemedyId; words?: string }
+    | { behind: CauseId; answer: BehindAnswer; words?: string };
   note: { text: string };
   /** A screw turned, in eighths: L and H out, the idle stop in. A trial is an early turn to be put back. */
   screw: { screw: Screw; eighths: number; trial?: true; why?: string };

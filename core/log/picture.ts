@@ -1,4 +1,13 @@
-import type { CauseId, CheckId, ComplaintId, History, Outcome, PartId, Sureness } from '../knowledge';
+import type {
+  CauseId,
+  CheckId,
+  ComplaintId,
+  History,
+  Outcome,
+  PartId,
+  RemedyId,
+  Sureness,
+} from '../knowledge';
 import type { Evidence } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import type { Judged } from '../verdict';
@@ -40,6 +49,8 @@ export interface Repair {
 export interface Settled {
   entryId: string;
   cause: CauseId;
+  /** The whole job that is to put it right, where it is more than the one cause. */
+  remedy?: RemedyId;
   outcome: Outcome | null;
 }
 

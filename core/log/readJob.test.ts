@@ -266,6 +266,22 @@ describe('from finding to closing', () => {
     expect(staleFindings(log.picture)).toEqual(new Set());
   });
 
+  it('carries a whole remedy from its settling to what the engine reads', () => {
+    const log = new Log();
+    log.add('complaint', { complaint: 'runs-on-prime-then-dies' });
+    log.add('verdict', { settles: 'metering-diaphragm-stiff', remedy: 'carburettor-rebuild' });
+    expect(log.picture.settled).toMatchObject([
+      { cause: 'metering-diaphragm-stiff', remedy: 'carburettor-rebuild', outcome: null },
+    ]);
+    const body = { cause: 'metering-diaphragm-stiff', remedy: 'carburettor-rebuild' } as const;
+    log.add('repair', { ...body, outcome: 'no-change', note: 'kit fitted' });
+    const ref = log.picture.repairs[0]?.entryId;
+    expect(log.picture.evidence.at(-1)).toEqual({ ref, kind: 'repair', ...body, outcome: 'no-change' });
+    expect(entryWords(log.picture.trail.at(-1)!).says).toMatch(
+      /rebuild the carburettor with a kit: .*kit fitted/i,
+    );
+  });
+
   it('names a safety fault until the walk-round is sound again', () => {
     const log = new Log();
     log.add('finding', {

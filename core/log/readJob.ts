@@ -2,7 +2,7 @@ import { behindOf, causeOf, partOf, type CauseId, type History, type PartId } fr
 import { takeIn, type Evidence } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
-import type { Entry, EntryOf } from './entry';
+import type { Bodies, Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
 import type { Finding, OffItem, OpenEnd, Picture, Repair, Settled, TrailLine } from './picture';
 import { readProof } from './proof';
@@ -38,9 +38,9 @@ function readSettled(live: Live): Settled[] {
   const settled = new Map<CauseId, Settled>();
   for (const entry of live) {
     if (entry.kind === 'verdict' && 'settles' in entry.body) {
-      const cause = entry.body.settles;
+      const { settles: cause, remedy } = entry.body;
       // Settling again after a failed repair asks for a new one.
-      settled.set(cause, { entryId: entry.id, cause, outcome: null });
+      settled.set(cause, { entryId: entry.id, cause, ...(remedy && { remedy }), outcome: null });
     }
     if (entry.kind === 'repair') {
       const { cause, outcome } = entry.body;
@@ -176,13 +176,19 @@ function safetyFaults(live: Live, findings: readonly Finding[]): string[] {
   return [(entry?.kind === 'finding' && entry.body.note) || 'not named'];
 }
 
+/** A repair without its note. */
+const repaired = ({ cause, remedy, outcome }: Bodies['repair']): Omit<Bodies['repair'], 'note'> => ({
+  cause,
+  ...(remedy && { remedy }),
+  outcome,
+});
+
 /** What the engine reads, in the order it was noted: a repeated check takes the place of the earlier one. */
 function readEvidence(unstruck: Live, read: ReadonlyMap<string, Finding>): Evidence[] {
   return unstruck.reduce<Evidence[]>((evidence, e) => {
     if (e.kind === 'complaint')
       return takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
-    if (e.kind === 'repair')
-      return takeIn(evidence, { ref: e.id, kind: 'repair', cause: e.body.cause, outcome: e.body.outcome });
+    if (e.kind === 'repair') return takeIn(evidence, { ref: e.id, kind: 'repair', ...repaired(e.body) });
     const f = read.get(e.id);
     if (!f || f.result === null) return evidence;
     const { check, result, sureness, pulls } = f;

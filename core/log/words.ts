@@ -1,4 +1,4 @@
-import { behaviourOf, causeOf, checkOf, partOf, resultOf, type History } from '../knowledge';
+import { behaviourOf, causeOf, checkOf, partOf, remedyOf, resultOf, type History } from '../knowledge';
 import { formatTurns } from '../units';
 import type { Reading } from '../reading';
 import { moveInWords, readBlip } from '../tuning';
@@ -103,7 +103,7 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
     case 'repair':
       return {
         about: 'Repair',
-        says: `${causeOf(entry.body.cause).remedy}: ${OUTCOMES[entry.body.outcome]}${entry.body.note ? `. ${entry.body.note}` : ''}`,
+        says: `${entry.body.remedy ? remedyOf(entry.body.remedy).does : causeOf(entry.body.cause).remedy}: ${OUTCOMES[entry.body.outcome]}${entry.body.note ? `. ${entry.body.note}` : ''}`,
       };
     case 'verdict': {
       const words = entry.body.words ? `. ${entry.body.words}` : '';

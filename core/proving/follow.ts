@@ -5,16 +5,21 @@ import { explainsAny } from '../diagnosis/plan/needs';
 import { causeToActOn } from '../diagnosis/plan/nextCheck';
 import { firstFrom, planningFor } from '../diagnosis/plan/planning';
 import { costOf, offAfter } from '../diagnosis/plan/possible';
+import { leadingIn } from '../diagnosis/plan/stop';
 import { whatNext } from '../diagnosis/plan/whatNext';
 import { posterior, type Posterior } from '../diagnosis/posterior';
 import {
+  CAUSE_INDEX,
   CAUSES,
+  causesPutRight,
   checkOf,
   putRightBy,
   type CauseId,
   type CheckId,
   type ComplaintId,
+  type Outcome,
   type PartId,
+  type RemedyId,
 } from '../knowledge';
 
 /** Nothing that is not named beside it: the empty set. */
@@ -51,15 +56,47 @@ export function likeliestResult(
 export const withFinding = (evidence: readonly Evidence[], check: CheckId, result: string): Evidence[] =>
   takeIn(evidence, { ref: `${check} ${evidence.length}`, kind: 'finding', check, result, sureness: 'sure' });
 
-/** What is repaired when nothing more is checked: what was seen and accounts for a complaint, else the likeliest. */
-export function repairNext(c: Case, p: Posterior): CauseId {
+/** A repair: the cause that is to be put right, what goes with it, and how likely one of them is there. */
+export interface RepairNext {
+  cause: CauseId;
+  remedy?: RemedyId;
+  causes: readonly CauseId[];
+  probability: number;
+}
+
+/**
+ * What is repaired when nothing more is checked: what was seen and accounts for a complaint, else what the bench says to
+ * mend, a whole remedy at once where that is what it says; else what comes first in the queue.
+ */
+export function repairNext(c: Case, p: Posterior): RepairNext {
+  const of = (cause: CauseId): RepairNext => ({
+    cause,
+    causes: [cause],
+    probability: p.causes[CAUSE_INDEX.get(cause)!]!,
+  });
   const seen = p.timeline.known.find((k) => k.state === 'standing' && explainsAny(k.cause, p.complaints));
-  if (seen) return seen.cause;
+  if (seen) return of(seen.cause);
+  const { stop } = whatNext(c, p);
+  if (stop && 'remedy' in stop) {
+    const { remedy, probability } = stop;
+    const cause = leadingIn(stop);
+    return { cause, remedy: remedy.id, causes: causesPutRight(cause, remedy.id), probability };
+  }
+  if (stop) return of(leadingIn(stop));
   const planning = planningFor(c, p);
   const { causes } = planning.board.now;
   const at = causeToActOn(causes, firstFrom(planning, planning.board.now, planning.off), p);
-  return CAUSES[at]!.id;
+  return of(CAUSES[at]!.id);
 }
+
+/** Everything put right with a repair, as a piece of the log. */
+export const asEvidence = ({ cause, remedy }: RepairNext, ref: string, outcome: Outcome): Evidence => ({
+  ref,
+  kind: 'repair',
+  cause,
+  ...(remedy && { remedy }),
+  outcome,
+});
 
 /** How a trial turns out that mended something: by whether that was to blame, and whether anything else still is. */
 export function trialResult(check: CheckId, helped: boolean, more: boolean): string {
@@ -69,7 +106,8 @@ export function trialResult(check: CheckId, helped: boolean, more: boolean): str
 }
 
 /** The causes a trial puts right for good: the plug, the fuel, the gap stay in; a screw is turned back. */
-export const staysRight = (check: CheckId): readonly CauseId[] => (checkOf(check).gradual ? [] : putRightBy(check));
+export const staysRight = (check: CheckId): readonly CauseId[] =>
+  checkOf(check).gradual ? [] : putRightBy(check);
 
 /** How a machine was worked out: what was mended, in order, what was repaired in vain, and what that took. */
 export interface Worked {
@@ -120,11 +158,12 @@ export function follow(
       evidence = withFinding(evidence, check, result);
       continue;
     }
-    const cause = repairNext(c, p);
-    const right = left.delete(cause);
-    (right ? mended : inVain).push(cause);
-    const outcome = !right ? 'no-change' : left.size > 0 ? 'better' : 'cured';
-    evidence = takeIn(evidence, { ref: `repair ${n}`, kind: 'repair', cause, outcome });
+    const repair = repairNext(c, p);
+    const righted = repair.causes.filter((id) => left.delete(id));
+    mended.push(...righted);
+    if (righted.length === 0) inVain.push(repair.cause);
+    const outcome = righted.length === 0 ? 'no-change' : left.size > 0 ? 'better' : 'cured';
+    evidence = takeIn(evidence, asEvidence(repair, `repair ${n}`, outcome));
   }
   return { mended, inVain, checks, minutes };
 }

@@ -77,25 +77,35 @@ export function drawMachine(chance: Chance): KnownMachine {
 const NONE = Uint32Array.of(0);
 const NOBODY = maskOf([]);
 
+interface Circumstances {
+  shared?: KnownMachine['shared'];
+  complaints?: readonly ComplaintId[];
+  /** What the check showed before on the machine as it is: it shows the same again, unless that was a slip. */
+  before?: string | undefined;
+}
+
 /** What a check shows on a machine with these faults still in it, misreadings at their stated rate included. */
 export function drawResult(
   chance: Chance,
   check: CheckId,
   faults: readonly CauseId[],
-  { shared, complaints = [] }: { shared?: KnownMachine['shared']; complaints?: readonly ComplaintId[] } = {},
+  { shared, complaints = [], before }: Circumstances = {},
 ): string {
   const dependence = dependenceOf(check);
   const state = dependence && shared?.get(dependence);
   const present = maskOf(faults);
   const out = new Float64Array(1);
   const results = informativeResults(check);
-  const odds = results.map((result) => {
+  const slips: number[] = [];
+  const odds = results.map((result, r) => {
     const likelihood = findingLikelihood(check, result, 'sure', { complaints });
     if (!likelihood) return 0;
     const given = dependence && state !== undefined ? givenShared(likelihood, dependence, state) : likelihood;
     fillChosen(out, asItStood(given, NOBODY, present), NONE);
+    slips[r] = likelihood.slip / out[0]!;
     return out[0]!;
   });
+  if (before !== undefined && chance() >= (slips[results.indexOf(before)] ?? 1)) return before;
   const sum = odds.reduce((a, b) => a + b, 0);
   return results[
     drawFrom(

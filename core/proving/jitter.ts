@@ -47,5 +47,5 @@ export function leadWhenJittered(c: Case, chance: Chance, most: number): CauseId
   p.present.forEach((there, i) => {
     if (there && i < CAUSES.length) causes[i] = 1;
   });
-  return CAUSES[leadOf(causes)]!.id;
+  return CAUSES[leadOf(causes, p.gone)]!.id;
 }

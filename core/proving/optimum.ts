@@ -226,7 +226,7 @@ export function minutesUnder(n: SmallNetwork, policy: Policy): number {
     const lead = untried.reduce((x, y) => (chance(y) > chance(x) ? y : x));
     // Made once and for all: a game with repeats has no end to go through.
     const check = policy(c, p, (id) => state.results[n.checks.indexOf(id)] === -1);
-    const wanted = n.causes.indexOf(repairNext(c, p));
+    const wanted = n.causes.indexOf(repairNext(c, p).cause);
     if (check === null) return costOfRepair(n, world, state, untried.includes(wanted) ? wanted : lead, goOn);
     return costOfCheck(n, world, state, n.checks.indexOf(check), goOn);
   };

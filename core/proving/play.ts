@@ -8,7 +8,7 @@ import { costOf, firstInOrder, offAfter } from '../diagnosis/plan/possible';
 import { whatNext } from '../diagnosis/plan/whatNext';
 import { posterior, type Posterior } from '../diagnosis/posterior';
 import { CAUSE_INDEX, CAUSES, checkOf, type CauseId, type CheckId, type PartId } from '../knowledge';
-import { repairNext, staysRight, trialResult, withFinding } from './follow';
+import { asEvidence, repairNext, staysRight, trialResult, withFinding } from './follow';
 import { drawResult, type KnownMachine } from './generate';
 
 /** Chooses the next check, of those it may make, or null to act on the leading suspect. */
@@ -53,6 +53,8 @@ export function play(
   let off: ReadonlySet<PartId> = new Set();
   const left = new Set(known.faults);
   const open = new Set(known.toBlame);
+  /** What each check showed on the machine as it is. */
+  const shown = new Map<CheckId, string>();
   const outcome: Played = {
     minutes: 0,
     wrong: 0,
@@ -73,7 +75,13 @@ export function play(
       atCheck?.(check, outcome.checks++);
       const mended = staysRight(check).filter((id) => left.delete(id));
       const helped = mended.filter((id) => open.delete(id)).length > 0;
-      const drawn = drawResult(chance, check, [...left], { shared: known.shared, complaints: p.complaints });
+      if (mended.length > 0) shown.clear();
+      const drawn = drawResult(chance, check, [...left], {
+        shared: known.shared,
+        complaints: p.complaints,
+        before: shown.get(check),
+      });
+      shown.set(check, drawn);
       // What a trial put right stays right: the plug, the fuel, the gap. It shows by what the owner complained of.
       const result = mended.length > 0 ? trialResult(check, helped, open.size > 0) : drawn;
       evidence = withFinding(evidence, check, result);
@@ -84,25 +92,21 @@ export function play(
       }
       continue;
     }
-    const cause = repairNext(c, p);
-    const right = left.delete(cause);
-    const helped = open.delete(cause);
+    const repair = repairNext(c, p);
+    const { cause, causes, probability: claimed } = repair;
+    const right = causes.filter((id) => left.delete(id)).length > 0;
+    const helped = causes.filter((id) => open.delete(id)).length > 0;
     if (!acted) {
       atSettling?.({ ...c, evidence: [...evidence] });
-      const claimed = p.causes[CAUSE_INDEX.get(cause)!]!;
       Object.assign(outcome, { claimed, right, settledOn: cause });
       acted = true;
     }
-    if (!helped) outcome.minutes += needlessMinutes(cause);
+    if (right) shown.clear();
+    if (!helped) outcome.minutes += Math.max(...causes.map(needlessMinutes));
     if (!right) outcome.wrong++;
     evidence = [
       ...evidence,
-      {
-        ref: `${step}`,
-        kind: 'repair',
-        cause,
-        outcome: !helped ? 'no-change' : open.size > 0 ? 'better' : 'cured',
-      },
+      asEvidence(repair, `${step}`, !helped ? 'no-change' : open.size > 0 ? 'better' : 'cured'),
     ];
   }
   outcome.finished = open.size === 0;

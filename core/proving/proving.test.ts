@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Case } from '../diagnosis/case';
-import type { CauseId } from '../knowledge';
+import { CAUSES, type CauseId } from '../knowledge';
 import { chanceFrom } from '../chance';
 import { drawMachine, drawResult } from './generate';
+import { leadOf } from '../diagnosis/hypotheses';
+import { posterior } from '../diagnosis/posterior';
 import { leadWhenJittered } from './jitter';
 import { computedPlan, oneAhead, play, type Played } from './play';
 
@@ -58,16 +60,20 @@ describe('the computed plan', () => {
   });
 });
 
+/** The cause that leads with every number as it is. */
+function leadNow(c: Case): CauseId {
+  const p = posterior(c);
+  return CAUSES[leadOf(p.causes, p.gone)]!.id;
+}
+
 describe('with every number of the knowledge off by up to half', () => {
   it('the settled cause still leads in most', () => {
-    const settled: { c: Case; cause: CauseId | null }[] = [];
-    machines(12, 10).forEach((m, i) => {
-      let at: Case | null = null;
-      const { settledOn } = play(m, oneAhead, chanceFrom(900 + i), { atSettling: (c) => (at = c) });
-      if (at) settled.push({ c: at, cause: settledOn });
+    const settled: Case[] = [];
+    machines(12, 20).forEach((m, i) => {
+      play(m, oneAhead, chanceFrom(900 + i), { atSettling: (c) => settled.push(c) });
     });
-    const kept = settled.filter(({ c, cause }, i) => leadWhenJittered(c, chanceFrom(i), 1.5) === cause);
-    expect(settled.length).toBe(10);
+    const kept = settled.filter((c, i) => leadWhenJittered(c, chanceFrom(i), 1.5) === leadNow(c));
+    expect(settled.length).toBeGreaterThan(15);
     expect(kept.length / settled.length).toBeGreaterThanOrEqual(0.8);
   });
 
@@ -75,7 +81,7 @@ describe('with every number of the knowledge off by up to half', () => {
     const [m] = machines(13, 1);
     if (!m) throw new Error('no machine');
     let at: Case | null = null;
-    const { settledOn } = play(m, oneAhead, chanceFrom(1), { atSettling: (c) => (at = c) });
-    expect(at && leadWhenJittered(at, chanceFrom(2), 1)).toBe(settledOn);
+    play(m, oneAhead, chanceFrom(1), { atSettling: (c) => (at = c) });
+    expect(at && leadWhenJittered(at, chanceFrom(2), 1)).toBe(at && leadNow(at));
   });
 });

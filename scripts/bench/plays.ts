@@ -27,7 +27,7 @@ export interface Share {
   to: number;
 }
 
-/** One machine played, and whether its first settlement keeps its lead when the knowledge is jittered. */
+/** One machine played, and whether what leads at its first settlement does so when the knowledge is jittered. */
 export type Outcome = Played & {
   keptLead: boolean;
   /** The first check made. */
@@ -54,7 +54,9 @@ function playShare({ policy, from, to }: Share): Outcome[] {
       },
     });
     const keptLead =
-      policy > 1 || settled === null || leadWhenJittered(settled, chanceFrom(n), JITTER) === played.settledOn;
+      policy > 1 ||
+      settled === null ||
+      leadWhenJittered(settled, chanceFrom(n), JITTER) === leadWhenJittered(settled, chanceFrom(n), 1);
     outcomes.push({ ...played, keptLead, first, complaints: machine.complaints });
   }
   return outcomes;

@@ -33,7 +33,7 @@ describe('the minutes from here to the right repair', () => {
     const minutes = (way: Way): number =>
       complaints.reduce((sum, complaint) => {
         const c: Case = { ...FADES, evidence: [{ ref: 'c', kind: 'complaint', complaint }] };
-        return sum + toTheEnd(c, way, 40).last.mean;
+        return sum + toTheEnd(c, way, 400).last.mean;
       }, 0);
     expect(minutes('computed')).toBeLessThan(0.7 * Math.min(...SCHOOLS.map((s) => minutes(s.order))));
   });
@@ -67,8 +67,8 @@ describe('the minutes from here to the right repair', () => {
         { ref: '2', kind: 'finding', check: 'cap-cracked-trial', result: 'recovers', sureness: 'sure' },
       ],
     };
-    const ventFirst = toTheEnd(vent, ['tank-vent'], 40).last.mean;
-    const keyFirst = toTheEnd(vent, ['flywheel-key', 'tank-vent'], 40).last.mean;
+    const ventFirst = toTheEnd(vent, ['tank-vent'], 400).last.mean;
+    const keyFirst = toTheEnd(vent, ['flywheel-key', 'tank-vent'], 400).last.mean;
     expect(ventFirst).toBeLessThan(keyFirst);
   });
 });

@@ -77,7 +77,7 @@ function chooseByPlan(planning: Planning, { belief, off, made }: Course): Answer
 function afterVain(planning: Planning, { weights }: Belief, cause: number, p: Posterior): Belief {
   const { chosen } = planning.board;
   const table = new Float64Array(chosen.length);
-  fillChosen(table, asItStood(vainLikelihood(CAUSES[cause]!.id), p.gone, p.present), chosen);
+  fillChosen(table, asItStood(vainLikelihood([CAUSES[cause]!.id]), p.gone, p.present), chosen);
   const then = weights.map((w, n) => w * table[n]!);
   normalise(then);
   const causes = causesOf(chosen, then);
@@ -97,7 +97,7 @@ export function* forecast(
   way: Way,
   { plays, seed }: { plays: number; seed: number },
 ): Generator<Forecast, Forecast> {
-  const planning = planningFor(c, p, undefined, PLAYED_SETS);
+  const planning = planningFor(c, p, { mostSets: PLAYED_SETS });
   const { board } = planning;
   const weights = board.now.weights.slice();
   const none = board.chosen.indexOf(0);

@@ -3,9 +3,10 @@ import { CAUSES, type CheckId } from '../../knowledge';
 import type { Posterior } from '../posterior';
 import { believing } from './board';
 import { planFrom, type NextCheck } from './nextCheck';
-import { planningFor, type Planning } from './planning';
+import type { Planning } from './planning';
 import { costOf, offAfter } from './possible';
-import { rate, rateAll, type Rated } from './rate';
+import { rate, type Rated } from './rate';
+import { layPlan } from './whatNext';
 
 /** How far a look-ahead has come: checks looked past, of how many. */
 export interface Progress {
@@ -51,8 +52,8 @@ export function* lookAhead(
   p: Posterior,
   among?: (check: CheckId) => boolean,
 ): Generator<Progress, NextCheck[]> {
-  const planning = planningFor(c, p, among);
-  const rated = rateAll(planning).sort((x, y) => x.through - y.through);
+  const { planning, ...laid } = layPlan(c, p, among);
+  const rated = laid.rated.toSorted((x, y) => x.through - y.through);
   const first = rated.slice(0, LOOKED_PAST);
   const refined: Rated[] = [];
   for (const check of first) {

@@ -10,7 +10,6 @@ import {
   type CheckId,
   type PartId,
 } from '../../knowledge';
-import type { Case } from '../case';
 import { leadOf } from '../hypotheses';
 import {
   ACT_ON,
@@ -20,14 +19,15 @@ import {
   SEEN,
   UNLIKELY,
   WORTH_BEFORE_DISMANTLING,
+  WORTH_GOING_OVER,
   WORTH_MAKING,
 } from '../parameters';
 import type { Posterior } from '../posterior';
 import { believing } from './board';
 import type { Queued } from './expectedMinutes';
-import { aheadFrom, planningFor, type Planning } from './planning';
+import { aheadFrom, type Planning } from './planning';
 import { minutesOf, offAfter } from './possible';
-import { rateAll, type Rated } from './rate';
+import type { Rated } from './rate';
 
 /** What one result would do to the leading suspects. */
 export interface Outlook {
@@ -91,9 +91,10 @@ function worthListing(
   planning: Planning,
   deep: boolean,
 ): boolean {
-  const { owed, foremost, ruined, off } = planning;
+  const { owed, foremost, ruined, goingOver, off } = planning;
   if (owed.has(check.id) || foremost.has(check.id)) return true;
   if (ruined && !ofTheEngine(check)) return false;
+  if (goingOver) return saves >= cost * WORTH_GOING_OVER;
   return saves >= cost * (deep && !dismantles(check, off) ? WORTH_BEFORE_DISMANTLING : WORTH_MAKING);
 }
 
@@ -133,15 +134,6 @@ function outlookOf({ answers, prospects }: Rated, { board }: Planning, { gone }:
     const probability = seen >= 0 ? Math.max(SEEN, causes[lead]!) : Math.min(1, causes[lead]!);
     return { result, chance, leads: { cause: CAUSES[lead]!.id, probability } };
   });
-}
-
-/**
- * Every check worth making, best first by the bench minutes it saves over what it costs, looking one check ahead. Checks
- * already on the log with a sure result are left out, and so is what would leave the same thing to be done.
- */
-export function nextChecks(c: Case, p: Posterior, among?: (check: CheckId) => boolean): NextCheck[] {
-  const planning = planningFor(c, p, among);
-  return planFrom(rateAll(planning), planning, p);
 }
 
 /**

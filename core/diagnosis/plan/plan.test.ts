@@ -14,7 +14,8 @@ import { diagnose } from '../diagnose';
 import { posterior } from '../posterior';
 import { believing, keepLikely, layBoard } from './board';
 import { lookAhead, lookedAhead } from './lookAhead';
-import { nextChecks, type NextCheck } from './nextCheck';
+import type { NextCheck } from './nextCheck';
+import { whatNext } from './whatNext';
 import { aheadFrom, planningFor } from './planning';
 import { costOf, minutesOf, offAfter, standing, stateOf, toPutBack } from './possible';
 import { rateAll } from './rate';
@@ -219,7 +220,7 @@ describe('looking two checks ahead', () => {
     for (const evidence of CASES) {
       const c = caseWith(evidence);
       const p = posterior(c);
-      const alone = new Map(nextChecks(c, p).map((n) => [n.check, n]));
+      const alone = new Map(whatNext(c, p).next.map((n) => [n.check, n]));
       for (const n of lookedAhead(c, p)) {
         const by = alone.get(n.check);
         if (by) expect(n.saves).toBeGreaterThanOrEqual(by.saves - 1e-9);
@@ -234,7 +235,7 @@ describe('looking two checks ahead', () => {
     const gains = CASES.flatMap((evidence) => {
       const c = caseWith(evidence);
       const p = posterior(c);
-      const alone = nextChecks(c, p);
+      const alone = whatNext(c, p).next;
       return lookedAhead(c, p).map((n) => n.saves - savesOf(alone, n.check));
     });
     expect(Math.max(...gains)).toBeGreaterThan(0.05);

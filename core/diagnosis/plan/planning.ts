@@ -33,6 +33,8 @@ export interface Planning {
   routes: Routes;
   /** The engine itself is known to be worn out or cooked: whether it is worth mending comes before all else. */
   ruined: boolean;
+  /** Nothing better is left: what was made is made again, and whatever may still say something is worth its minutes. */
+  goingOver: boolean;
   /** What would come first if nothing else were checked: the look at the first in the queue, or the proof of its repair. */
   foremost: ReadonlySet<CheckId>;
   /** Checks that stand on the plan whatever they save: looks at leading suspects, and what a known damage asks. */
@@ -54,13 +56,16 @@ function misreadAmong(p: Posterior, chosen: Uint32Array, w: Weighed): number {
   return sum * w.likelihood.slip;
 }
 
-/** The checks whose result stands beyond doubt: nothing is learnt by making them again. */
-function doneWith(c: Case, p: Posterior, chosen: Uint32Array): Set<CheckId> {
+/**
+ * The checks whose result stands beyond doubt: nothing is learnt by making them again. Going over it all once more, none
+ * does that was not made twice.
+ */
+function doneWith(c: Case, p: Posterior, chosen: Uint32Array, goingOver: boolean): Set<CheckId> {
   const done = standing(c);
   for (const w of p.weighed) {
     const e = w.evidence;
     if (e.kind !== 'finding' || e.again === 'same' || !done.has(e.check)) continue;
-    if (misreadAmong(p, chosen, w) > DOUBTED) done.set(e.check, false);
+    if (goingOver || misreadAmong(p, chosen, w) > DOUBTED) done.set(e.check, false);
   }
   return new Set([...done].flatMap(([check, sure]) => (sure ? [check] : [])));
 }
@@ -89,15 +94,22 @@ function proofs(p: Posterior, first: Queued | undefined): CheckId[] {
   return [...trials, ...settling(first.cause).map((check) => check.id)];
 }
 
-/** Lays out what can still be checked. `among` leaves out checks that are not to be thought of. */
+/** How planning is narrowed or widened. */
+interface Bounds {
+  /** Leaves out checks that are not to be thought of. */
+  among?: ((check: CheckId) => boolean) | undefined;
+  mostSets?: number;
+  goingOver?: boolean;
+}
+
+/** Lays out what can still be checked. */
 export function planningFor(
   c: Case,
   p: Posterior,
-  among: (check: CheckId) => boolean = () => true,
-  mostSets?: number,
+  { among = () => true, mostSets, goingOver = false }: Bounds = {},
 ): Planning {
   const chosen = keepLikely(p, mostSets);
-  const done = doneWith(c, p, chosen);
+  const done = doneWith(c, p, chosen, goingOver);
   const state = stateOf(c, p);
   const open = (check: CheckDef): boolean =>
     !done.has(check.id) && among(check.id) && possible(check, c, p, state);
@@ -118,6 +130,7 @@ export function planningFor(
     state,
     off: state.off,
     routes,
+    goingOver,
     ruined: p.timeline.known.some((k) => k.state === 'standing' && asksWorth(k.cause)),
     foremost: new Set(ready(comesFirst(p, queue, routes))),
     owed: new Set(

@@ -1,5 +1,6 @@
 import {
   CAUSE_INDEX,
+  causesPutRight,
   CHECKS,
   checkOf,
   openingMinutes,
@@ -149,8 +150,9 @@ export function standing(c: Case): Map<CheckId, boolean> {
   for (const e of c.evidence) {
     if (e.kind === 'finding') made.set(e.check, e.sureness === 'sure');
     if (e.kind !== 'repair' || e.outcome === 'no-change') continue;
-    const repaired = CAUSE_INDEX.get(e.cause)!;
-    for (const check of made.keys()) if (bearingOn(check)[repaired] || isMending(check)) made.delete(check);
+    const repaired = causesPutRight(e.cause, e.remedy).map((id) => CAUSE_INDEX.get(id)!);
+    for (const check of made.keys())
+      if (isMending(check) || repaired.some((i) => bearingOn(check)[i])) made.delete(check);
   }
   return made;
 }

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { Case, Evidence } from '../case';
+import { takeIn, type Case, type Evidence } from '../case';
+import { isMending } from '../checkTable';
 import { diagnose } from '../diagnose';
-import { CAUSE_IDS, REMEDIES, type CheckId, type ComplaintId } from '../../knowledge';
-import { ACT_ON } from '../parameters';
+import { CAUSE_IDS, checkOf, REMEDIES, type CheckId, type ComplaintId } from '../../knowledge';
+import { ACT_ON, LIKELY_ENOUGH } from '../parameters';
 
 const caseOf = (complaint: ComplaintId, ...found: readonly (readonly [CheckId, string])[]): Case => ({
   machine: { kind: 'chainsaw', displacementCc: 45 },
@@ -31,6 +32,53 @@ describe('the stop rule', () => {
     );
     expect(stop).toMatchObject({ why: 'found', cause: 'tank-vent-blocked' });
     expect(suspects[0]?.probability).toBeGreaterThanOrEqual(ACT_ON);
+  });
+
+  it('does not ask what the machine is worth on words and a pull by hand: the squeeze is measured first', () => {
+    for (const found of [[], [['pull-feel', 'no-resistance']]] as const) {
+      const c = caseOf('weak-under-load', ...found);
+      const said = (['no-fire', 'hard-to-start', 'races-or-hangs'] as const).map((complaint) => ({
+        ref: complaint,
+        kind: 'complaint' as const,
+        complaint,
+      }));
+      expect(diagnose({ ...c, evidence: [...said, ...c.evidence] }).stop).toBeNull();
+    }
+    expect(diagnose(caseOf('weak-under-load', ['piston-exhaust-side', 'scored'])).stop).toMatchObject({
+      why: 'worth',
+    });
+  });
+
+  it('goes over it all once more before it repairs on a guess', () => {
+    // Everything proposed is found sound: somebody has misread something.
+    let c = caseOf('wont-reach-speed');
+    const again: CheckId[] = [];
+    for (let n = 0; n < 60; n++) {
+      const { next, stop, suspects } = diagnose(c);
+      if (stop) {
+        expect(again.length).toBeGreaterThan(0);
+        return;
+      }
+      const check = next[0]!.check;
+      const made = c.evidence.some((e) => e.kind === 'finding' && e.check === check);
+      if (made) {
+        again.push(check);
+        expect(suspects[0]!.probability).toBeLessThan(LIKELY_ENOUGH);
+      }
+      const result = checkOf(check).results[0]!.id;
+      const sound = isMending(check) ? 'no-change' : result;
+      c = {
+        ...c,
+        evidence: takeIn(c.evidence, {
+          ref: `${n}`,
+          kind: 'finding',
+          check,
+          result: sound,
+          sureness: 'sure',
+        }),
+      };
+    }
+    throw new Error('never came to an end');
   });
 
   it('says when one job mends whichever of the suspects it is', () => {

@@ -46,6 +46,13 @@ function anyOf(p: Posterior, ids: readonly CauseId[]): number {
   return sum;
 }
 
+/** Whether the damage is known, or the squeeze was measured and found wanting: words and a pull by hand decide no money. */
+const shownIn = (p: Posterior, { mends }: Remedy): boolean =>
+  mends.some((id) => p.present[CAUSE_INDEX.get(id)!]) ||
+  p.weighed.some(
+    ({ evidence: e }) => e.kind === 'finding' && e.check === 'compression-gauge' && e.result !== 'good',
+  );
+
 /** The remedy that mends nearly all that may be to blame, if there is one. */
 function sharedRemedy(p: Posterior, open: readonly { id: CauseId; p: number }[]): Stop | null {
   for (const remedy of REMEDIES) {
@@ -55,6 +62,7 @@ function sharedRemedy(p: Posterior, open: readonly { id: CauseId; p: number }[])
     if (open.some(({ id, p }) => !remedy.mends.includes(id) && p > STRAY) && !remedy.asksWorth) continue;
     const probability = anyOf(p, remedy.mends);
     if (probability < ACT_ON) continue;
+    if (remedy.asksWorth && !shownIn(p, remedy)) continue;
     const causes = inside.toSorted((x, y) => y.p - x.p).map(({ id }) => id);
     return { why: remedy.asksWorth ? 'worth' : 'one-remedy', remedy, causes, probability };
   }
@@ -96,7 +104,7 @@ export function whenToStop(p: Posterior, next: readonly NextCheck[], planning: P
   if (shared) return shared;
   if (standing.length > 0 && !first)
     return { why: 'found', cause: standing[0]!, causes: standing, probability: SEEN };
-  const lead = open.reduce((x, y) => (y.p > x.p ? y : x));
+  const lead = open.reduce((x, y) => (y.p > x.p && !p.present[CAUSE_INDEX.get(y.id)!] ? y : x));
   if (lead.p >= ACT_ON) return { why: 'settled', cause: lead.id, probability: lead.p };
   return { why: 'nothing-pays', cause: CAUSES[at]!.id, probability: open[at]!.p };
 }

@@ -332,7 +332,7 @@ export const CARBURETTOR_CAUSES = causes({
     shows: {
       'limiter-caps': { missing: 'sometimes' },
       'low-screw-in-trial': { worse: 'almost-always' },
-      'screw-turns': { 'far-in': 'sometimes' },
+      'screw-turns': { 'far-in': 'often' },
       'idle-speed': { wandering: 'sometimes', low: 'sometimes' },
       'start-trial': { 'starts-and-dies': 'sometimes', 'runs-badly': 'sometimes' },
       'exhaust-smoke': { none: 'rarely' },
@@ -379,7 +379,7 @@ export const CARBURETTOR_CAUSES = causes({
       'limiter-caps': { missing: 'sometimes' },
       'high-screw-in-trial': { worse: 'almost-always' },
       'full-speed': { high: 'often', low: 'sometimes' },
-      'screw-turns': { 'far-in': 'sometimes' },
+      'screw-turns': { 'far-in': 'often' },
       'plug-look': { white: 'often' },
       'exhaust-smoke': { none: 'sometimes' },
     },

@@ -257,6 +257,7 @@ export const FUEL_CAUSES = causes({
     weight: 1.8,
     remedy: 'Fit a new bulb or primer base',
     minutes: 6,
+    seen: { 'primer-look': ['leaks'] },
     complaints: {
       'leaks-fuel': 'sometimes',
       'primer-no-fuel': 'usually',
@@ -266,6 +267,7 @@ export const FUEL_CAUSES = causes({
     },
     shows: {
       'primer-action': { 'no-fuel': 'usually', bubbles: 'sometimes' },
+      'primer-look': { leaks: 'almost-always' },
       'start-trial': { 'starts-and-dies': 'sometimes', nothing: 'sometimes' },
       'inlet-pressure': { 'slow-leak': 'rarely' },
     },

@@ -70,6 +70,22 @@ export const FUEL_CHECKS = {
     ],
     healthy: { slow: 'rarely', bubbles: 'rarely', 'no-fuel': 'hardly-ever' },
   },
+  'primer-look': {
+    name: 'Look at the primer bulb',
+    how: 'Off its lines, in the light: cracked, hard, sticky, loose on its base? A finger on one stub, then the other: it draws one way and holds the other.',
+    caution: CAUTIONS.petrol,
+    is: 'look',
+    minutes: 1.5,
+    access: [],
+    group: 'fuel',
+    words: ['primerlook', 'bulblook'],
+    results: [
+      { id: 'sound', label: 'sound' },
+      { id: 'leaks', label: 'cracked or leaks back' },
+      { id: 'none-fitted', label: 'none fitted', neutral: true },
+    ],
+    healthy: { leaks: 'hardly-ever' },
+  },
   'cap-cracked-trial': {
     name: 'Run with the cap cracked',
     how: 'Run it until it fades, then crack the fuel cap open a quarter turn and watch whether it picks up.',

@@ -186,7 +186,7 @@ function Step({
         <StopStep
           stop={stop}
           diagnosis={diagnosis}
-          onSettle={(cause) => log('verdict', { settles: cause })}
+          onSettle={(cause, remedy) => log('verdict', { settles: cause, ...(remedy && { remedy }) })}
         />
       )}
       {!stop && !current && <StepHead eyebrow="Nothing left to check" title="Settle on a suspect" />}

@@ -1,7 +1,15 @@
-import { causeOf, OUTCOMES, type CauseId, type Outcome } from '@rusty-wren/core/knowledge';
+import {
+  causeOf,
+  OUTCOMES,
+  remedyMinutes,
+  remedyOf,
+  type CauseId,
+  type Outcome,
+} from '@rusty-wren/core/knowledge';
 import type { Settled } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
+import { inSentence } from '../../rack/words';
 import { Button } from '../../ui/Button';
 import type { Log } from '../useJob';
 import { BIG_BUTTON, StepHead } from './StepHead';
@@ -22,11 +30,21 @@ const FITS_A_DIAPHRAGM: readonly CauseId[] = [
 /** A cause is settled: mend it and say how that turned out. */
 export function RepairStep({ settled, log }: { settled: Settled; log: Log }): ReactElement {
   const cause = causeOf(settled.cause);
+  const remedy = settled.remedy && remedyOf(settled.remedy);
   const [note, setNote] = useState('');
   return (
     <section aria-label="Repair">
-      <StepHead eyebrow="Mend it" title={cause.name} aside={`${cause.minutes} min`} />
-      <p className="mt-3 text-2xl">{cause.remedy}.</p>
+      <StepHead
+        eyebrow="Mend it"
+        title={remedy?.does ?? cause.name}
+        aside={`${remedy ? remedyMinutes(remedy) : cause.minutes} min`}
+      />
+      {!remedy && <p className="mt-3 text-2xl">{cause.remedy}.</p>}
+      {remedy && (
+        <p className="mt-3 max-w-[58ch] text-xl leading-snug">
+          With it goes: {remedy.mends.map((id) => inSentence(causeOf(id).name)).join(', ')}.
+        </p>
+      )}
       {FITS_A_DIAPHRAGM.includes(cause.id) && (
         <div className="mt-5">
           <h3 className="text-2xl font-semibold">The new one beside the old</h3>
@@ -50,7 +68,12 @@ export function RepairStep({ settled, log }: { settled: Settled; log: Log }): Re
             type="button"
             className={`${BIG_BUTTON} min-w-32 px-5`}
             onClick={() =>
-              log('repair', { cause: cause.id, outcome, ...(note.trim() && { note: note.trim() }) })
+              log('repair', {
+                cause: cause.id,
+                ...(remedy && { remedy: remedy.id }),
+                outcome,
+                ...(note.trim() && { note: note.trim() }),
+              })
             }
           >
             {OUTCOME_WORDS[outcome]}

@@ -1,4 +1,4 @@
-import { causeOf, type CauseId } from '@rusty-wren/core/knowledge';
+import { causeOf, remedyMinutes, type CauseId, type RemedyId } from '@rusty-wren/core/knowledge';
 import { leadingIn, type Diagnosis, type Stop } from '@rusty-wren/core/diagnosis';
 import type { ReactElement } from 'react';
 import { inSentence, percent } from '../../rack/words';
@@ -16,26 +16,27 @@ export function StopStep({
 }: {
   stop: Stop;
   diagnosis: Pick<Diagnosis, 'behind'>;
-  onSettle: (cause: CauseId) => void;
+  onSettle: (cause: CauseId, remedy?: RemedyId) => void;
 }): ReactElement {
   const lead = causeOf(leadingIn(stop));
   const { eyebrow, title, says, button } = wordsFor(stop);
+  const remedy = 'remedy' in stop ? stop.remedy : undefined;
   return (
     <section aria-label="Enough checked">
       <StepHead
         eyebrow={eyebrow}
         title={title}
-        aside={stop.why === 'worth' ? undefined : `${lead.minutes} min`}
+        aside={stop.why === 'worth' ? undefined : `${remedy ? remedyMinutes(remedy) : lead.minutes} min`}
       />
       <p className="mt-3 max-w-[58ch] text-xl leading-snug">{says}</p>
-      {stop.why !== 'worth' && <p className="mt-2 text-xl">{lead.remedy}.</p>}
+      {!remedy && <p className="mt-2 text-xl">{lead.remedy}.</p>}
       {stop.why === 'worth' && diagnosis.behind.length > 0 && (
         <p className="mt-2 max-w-[58ch] text-xl leading-snug">
           What did it may be {list(diagnosis.behind.slice(0, 3).map((b) => b.cause))}: a new one comes back
           the same while that stands.
         </p>
       )}
-      <Button look="rust" className="mt-5" onClick={() => onSettle(lead.id)}>
+      <Button look="rust" className="mt-5" onClick={() => onSettle(lead.id, remedy?.id)}>
         {button}
       </Button>
     </section>
