@@ -10,12 +10,15 @@ export default defineConfig({
         test: {
           name: 'unit',
           environment: 'node',
-          include: [
-            'core/**/*.test.ts',
-            'contract/**/*.test.ts',
-            'web/src/**/*.test.ts',
-            'scripts/**/*.test.ts',
-          ],
+          include: ['core/**/*.test.ts', 'contract/**/*.test.ts', 'scripts/**/*.test.ts'],
+          testTimeout: TIMEOUT,
+        },
+      },
+      {
+        test: {
+          name: 'web',
+          environment: 'happy-dom',
+          include: ['web/src/**/*.test.{ts,tsx}'],
           testTimeout: TIMEOUT,
         },
       },

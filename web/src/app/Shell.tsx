@@ -7,6 +7,7 @@ import { KeyList } from './KeyList';
 import { useKeys } from './keys';
 import { technicianChosen, themeTurned } from './settings';
 import { useAppDispatch, useAppSelector } from './store';
+import { TakeBack } from './TakeBack';
 
 const ICON_BUTTON = 'grid size-11 place-items-center rounded-md hover:bg-line';
 
@@ -70,7 +71,8 @@ export function Shell(): ReactElement {
             Tools
           </NavLink>
         </nav>
-        <div className="ml-auto flex items-center gap-1">
+        <div className="ml-auto flex min-w-0 items-center gap-1">
+          <TakeBack />
           {unsent.length > 0 && offline && (
             <p role="status" className="flex items-center gap-2 font-semibold text-ochre">
               <CloudOff size={20} aria-hidden /> {unsent.length} kept here, not sent yet

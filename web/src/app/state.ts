@@ -1,5 +1,6 @@
 import { combineReducers, type Action, type ThunkAction } from '@reduxjs/toolkit';
 import { api } from '../api/api';
+import { lastNoted } from '../api/lastNoted';
 import { outbox } from '../api/outbox';
 import { settings } from './settings';
 
@@ -7,6 +8,7 @@ import { settings } from './settings';
 export const reducer = combineReducers({
   [api.reducerPath]: api.reducer,
   outbox: outbox.reducer,
+  lastNoted: lastNoted.reducer,
   settings: settings.reducer,
 });
 
