@@ -1,7 +1,8 @@
-import { MANY_PULLS } from '../knowledge';
+import { checkOf } from '../knowledge';
 import { figuresOf, type MachineFacts } from '../machine';
 import type { Entry } from './entry';
 import type { Finding, ProofStep, ProvedBy } from './picture';
+import { starts } from './starts';
 
 /** An engine is cold again after so many hours. */
 export const COLD_AGAIN_H = 3;
@@ -28,9 +29,24 @@ const STEPS: readonly Step[] = [
 const laterBy = (iso: string, hours: number): string =>
   new Date(Date.parse(iso) + hours * 3_600_000).toISOString();
 
+/** Whether an entry tells of an engine that ran: it is warm from then on. */
+function ran(e: Entry): boolean {
+  if (e.kind === 'start') return e.body.outcome === 'runs';
+  if (e.kind === 'finding') return checkOf(e.body.check).engine === 'running';
+  return e.kind === 'heard' || e.kind === 'proved';
+}
+
+/** When the engine is cold after all that made it run; null where nothing did. */
+const coldFrom = (log: readonly Entry[]): string | null =>
+  log
+    .filter(ran)
+    .map((e) => laterBy(e.notedAt, COLD_AGAIN_H))
+    .toSorted()
+    .at(-1) ?? null;
+
 /**
- * The proof run as far as it has come: each step done since the last repair or turn of a screw, and two cold starts at
- * least three hours apart. Any touch begins it anew.
+ * The proof run as far as it has come: each step done since the last repair or turn of a screw, and two cold starts. A
+ * cold start is one three hours or more after the engine last ran, whatever made it run. Any touch begins it anew.
  */
 export function readProof(
   live: readonly Entry[],
@@ -50,31 +66,27 @@ export function readProof(
         return since.some((e) => e.kind === 'start' && e.body.state === by.state && starts(e.body));
     }
   };
-  const cold = since
-    .filter((e) => e.kind === 'start' && e.body.state === 'cold' && starts(e.body))
-    .map((e) => e.notedAt)
-    .toSorted();
-  const first = cold[0];
-  const again = first && laterBy(first, COLD_AGAIN_H);
+  const cold = since.filter((e) => {
+    if (e.kind !== 'start' || e.body.state !== 'cold' || !starts(e.body)) return false;
+    const from = coldFrom(live.slice(0, live.indexOf(e)));
+    return from === null || e.notedAt >= from;
+  });
+  const notBefore = coldFrom(live);
   const coldBy: ProvedBy = { kind: 'start', state: 'cold' };
   return [
     ...STEPS.filter((s) => s.id !== 'tool-still' || figuresOf(machine).clutch !== null).map((step) => ({
       ...step,
       done: isDone(step),
     })),
-    { id: 'cold-1', label: 'Starts cold', by: coldBy, done: first !== undefined },
-    {
-      id: 'cold-2',
-      label: 'Starts cold again, another time',
+    ...['Starts cold', 'Starts cold again, another time'].map((label, n) => ({
+      id: `cold-${n + 1}`,
+      label,
       by: coldBy,
-      done: again !== undefined && cold.some((at) => at >= again),
-      ...(again && { notBefore: again }),
-    },
+      done: cold.length > n,
+      ...(notBefore && { notBefore }),
+    })),
   ];
 }
-
-const starts = ({ outcome, pulls }: { outcome: string; pulls: number }): boolean =>
-  outcome === 'runs' && pulls <= MANY_PULLS;
 
 /** The cold start that is left to make, and from when; null while other steps are, or none is. */
 export function coldStartDue(proof: readonly ProofStep[]): { notBefore: string | null } | null {

@@ -187,11 +187,16 @@ describe('from finding to closing', () => {
     log.add('proved', { step: 'tool-still' });
     expect(phase()).toBe('prove');
     log.add('finding', { check: 'full-speed', reading: { rpm: [12400] }, sureness: 'sure' });
+    log.later(4);
     log.add('start', { state: 'cold', pulls: 4, outcome: 'runs' });
     log.later(2);
     log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
     expect(phase()).toBe('prove');
     log.later(2);
+    // Run two hours ago, whatever it was called: not cold yet.
+    log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
+    expect(phase()).toBe('prove');
+    log.later(4);
     log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
     expect(phase()).toBe('close');
     expect(log.picture.openEnds).toEqual([]);
@@ -215,6 +220,7 @@ describe('from finding to closing', () => {
     const done = (): string[] => log.picture.proof.filter((s) => s.done).map((s) => s.id);
     log.add('repair', { cause: 'tank-vent-blocked', outcome: 'cured' });
     log.add('start', { state: 'warm', pulls: 1, outcome: 'runs' });
+    log.later(4);
     log.add('start', { state: 'cold', pulls: 5, outcome: 'runs' });
     expect(done()).toEqual(['warm', 'cold-1']);
     const turned = log.add('screw', { screw: 'L', eighths: 1 });
@@ -224,6 +230,75 @@ describe('from finding to closing', () => {
     expect(done()).toEqual(['warm', 'cold-1']);
     log.add('repair', { cause: 'plug-fouled', outcome: 'cured' });
     expect(done()).toEqual([]);
+  });
+
+  it('is cold three hours after it last ran, not a minute earlier, and whatever made it run', () => {
+    for (const warmed of ['start', 'heard', 'idle-speed', 'proved'] as const) {
+      for (const [hours, cold] of [
+        [COLD_AGAIN_H - 0.1, false],
+        [COLD_AGAIN_H, true],
+      ] as const) {
+        const log = new Log();
+        log.add('repair', { cause: 'tank-vent-blocked', outcome: 'cured' });
+        if (warmed === 'start') log.add('start', { state: 'warm', pulls: 1, outcome: 'runs' });
+        else if (warmed === 'heard')
+          log.add('heard', {
+            track: [
+              [0, 2800, 1],
+              [1, 2800, 1],
+            ],
+            seconds: 1,
+            by: 'microphone',
+          });
+        else if (warmed === 'proved') log.add('proved', { step: 'idle-minute' });
+        else log.find('idle-speed', 'in-band');
+        log.later(hours);
+        log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
+        expect(log.picture.proof.find((s) => s.id === 'cold-1')?.done, `${warmed} ${hours} h`).toBe(cold);
+      }
+    }
+  });
+
+  it('goes back to looking when it fails to start during the proof, and counts that', () => {
+    const tries = [
+      [{ state: 'cold', pulls: 10, outcome: 'nothing' }, 'check'],
+      [{ state: 'cold', pulls: 6, outcome: 'pops' }, 'check'],
+      [{ state: 'cold', pulls: 5, outcome: 'nothing' }, 'prove'],
+      [{ state: 'flooded', pulls: 12, outcome: 'nothing' }, 'prove'],
+      [{ state: 'cold', pulls: 12, outcome: 'runs' }, 'prove'],
+    ] as const;
+    for (const [body, phase] of tries) {
+      const log = new Log();
+      log.add('complaint', { complaint: 'fades-under-way' });
+      log.add('verdict', { settles: 'tank-vent-blocked' });
+      log.add('repair', { cause: 'tank-vent-blocked', outcome: 'cured' });
+      log.add('start', body);
+      const { picture } = log;
+      expect(phaseOf(picture).kind, JSON.stringify(body)).toBe(phase);
+      const { stop, next, found } = diagnose(caseOf(picture));
+      const reopened = phase === 'check';
+      expect(next.length > 0 || stop !== null).toBe(reopened);
+      expect(found).toMatchObject([{ cause: 'tank-vent-blocked', state: 'mended' }]);
+      if (reopened)
+        expect(picture.evidence.at(-1)).toMatchObject({
+          kind: 'complaint',
+          complaint: body.outcome === 'pops' ? 'pops-only' : 'no-fire',
+        });
+      // A later repair that cures it goes on to the proof again.
+      log.add('repair', { cause: 'plug-lead-loose', outcome: 'cured' });
+      expect(phaseOf(log.picture).kind).toBe('prove');
+    }
+  });
+
+  it('counts a start that failed before any repair as the check of that name', () => {
+    const log = new Log();
+    log.add('complaint', { complaint: 'hard-to-start' });
+    log.add('start', { state: 'cold', pulls: 10, outcome: 'pops' });
+    expect(log.picture.evidence.at(-1)).toMatchObject({
+      kind: 'finding',
+      check: 'start-trial',
+      result: 'pops',
+    });
   });
 
   it('takes no start that only popped, or took too many pulls, for proof', () => {
@@ -247,11 +322,13 @@ describe('from finding to closing', () => {
     log.add('proved', { step: 'idle-minute' });
     log.add('proved', { step: 'tool-still' });
     log.add('start', { state: 'warm', pulls: 1, outcome: 'runs' });
-    expect(coldStartDue(log.picture.proof)).toEqual({ notBefore: null });
+    const afterLast = (): number =>
+      Date.parse(coldStartDue(log.picture.proof)?.notBefore ?? '') -
+      Date.parse(log.picture.starts.at(-1)!.notedAt);
+    expect(afterLast()).toBe(COLD_AGAIN_H * 3_600_000);
+    log.later(4);
     log.add('start', { state: 'cold', pulls: 5, outcome: 'runs' });
-    const first = log.picture.starts.at(-1)!.notedAt;
-    const due = coldStartDue(log.picture.proof)?.notBefore;
-    expect(Date.parse(due ?? '') - Date.parse(first)).toBe(COLD_AGAIN_H * 3_600_000);
+    expect(afterLast()).toBe(COLD_AGAIN_H * 3_600_000);
   });
 
   it('marks as stale what was found before a repair that changed it', () => {

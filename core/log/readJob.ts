@@ -2,10 +2,11 @@ import { behindOf, causeOf, partOf, type CauseId, type History, type PartId } fr
 import { takeIn, type Evidence } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
-import type { Bodies, Entry, EntryOf } from './entry';
+import type { Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
 import type { Finding, OffItem, OpenEnd, Picture, Repair, Settled, TrailLine } from './picture';
 import { readProof } from './proof';
+import { failingAs, failsToStart, outcomeSince } from './starts';
 import { readLedger } from './tune';
 
 type Live = readonly Entry[];
@@ -36,17 +37,18 @@ function readFinding(entry: EntryOf<'finding'>, machine: MachineFacts): Finding 
 
 function readSettled(live: Live): Settled[] {
   const settled = new Map<CauseId, Settled>();
-  for (const entry of live) {
+  for (const [at, entry] of live.entries()) {
     if (entry.kind === 'verdict' && 'settles' in entry.body) {
       const { settles: cause, remedy } = entry.body;
       // Settling again after a failed repair asks for a new one.
       settled.set(cause, { entryId: entry.id, cause, ...(remedy && { remedy }), outcome: null });
     }
     if (entry.kind === 'repair') {
-      const { cause, outcome } = entry.body;
+      const { cause } = entry.body;
+      const outcome = outcomeSince(live, at);
       const known = settled.get(cause);
       if (known) settled.set(cause, { ...known, outcome });
-      else if (outcome === 'cured') settled.set(cause, { entryId: entry.id, cause, outcome });
+      else if (entry.body.outcome === 'cured') settled.set(cause, { entryId: entry.id, cause, outcome });
     }
   }
   return [...settled.values()];
@@ -123,12 +125,11 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
   const complaints = ofKind(live, 'complaint')
     .map((e) => ({ entryId: e.id, complaint: e.body.complaint }))
     .filter((c, i, all) => all.findIndex((o) => o.complaint === c.complaint) === i);
-  const repairs: Repair[] = ofKind(live, 'repair').map((e) => ({
-    entryId: e.id,
-    cause: e.body.cause,
-    outcome: e.body.outcome,
-    notedAt: e.notedAt,
-  }));
+  const repairs = live.flatMap((e, at): Repair[] =>
+    e.kind === 'repair'
+      ? [{ entryId: e.id, cause: e.body.cause, outcome: outcomeSince(live, at), notedAt: e.notedAt }]
+      : [],
+  );
   const stage = ofKind(live, 'stage').at(-1);
   const verdicts = ofKind(live, 'verdict');
 
@@ -176,25 +177,31 @@ function safetyFaults(live: Live, findings: readonly Finding[]): string[] {
   return [(entry?.kind === 'finding' && entry.body.note) || 'not named'];
 }
 
-/** A repair without its note. */
-const repaired = ({ cause, remedy, outcome }: Bodies['repair']): Omit<Bodies['repair'], 'note'> => ({
-  cause,
-  ...(remedy && { remedy }),
-  outcome,
-});
-
 /** What the engine reads, in the order it was noted: a repeated check takes the place of the earlier one. */
 function readEvidence(unstruck: Live, read: ReadonlyMap<string, Finding>): Evidence[] {
-  return unstruck.reduce<Evidence[]>((evidence, e) => {
+  return unstruck.reduce<Evidence[]>((evidence, e, at) => {
     if (e.kind === 'complaint')
       return takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
-    if (e.kind === 'repair') return takeIn(evidence, { ref: e.id, kind: 'repair', ...repaired(e.body) });
+    if (e.kind === 'repair') {
+      const { cause, remedy } = e.body;
+      const outcome = outcomeSince(unstruck, at);
+      return takeIn(evidence, { ref: e.id, kind: 'repair', cause, ...(remedy && { remedy }), outcome });
+    }
+    if (e.kind === 'start') return failsToStart(e.body) ? takeInFailed(evidence, e) : evidence;
     const f = read.get(e.id);
     if (!f || f.result === null) return evidence;
     const { check, result, sureness, pulls } = f;
     const finding: Evidence = { ref: e.id, kind: 'finding', check, result, sureness };
     return takeIn(evidence, pulls === undefined ? finding : { ...finding, pulls });
   }, []);
+}
+
+/** A failed start tells what the check of that name does; after a cure it is a complaint, for the old one was gone. */
+function takeInFailed(evidence: readonly Evidence[], { id: ref, body }: EntryOf<'start'>): Evidence[] {
+  const mended = evidence.some((e) => e.kind === 'repair' && e.outcome !== 'no-change');
+  if (mended) return takeIn(evidence, { ref, kind: 'complaint', complaint: failingAs(body) });
+  const result = body.outcome === 'pops' ? 'pops' : 'nothing';
+  return takeIn(evidence, { ref, kind: 'finding', check: 'start-trial', result, sureness: 'sure' });
 }
 
 function trailLine(
