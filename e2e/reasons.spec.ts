@@ -76,9 +76,9 @@ test('the entry worth repeating says what would change if it were otherwise', as
 
 test('a school can be followed instead, with its minutes beside the plan’s', async ({ page }) => {
   await checkIn(page, saw('Way 1', 'Fades under way'));
-  await page.getByRole('button', { name: /^By: / }).click();
+  await page.getByRole('button', { name: /^Follows: / }).click();
   const sheet = page.getByRole('dialog');
-  for (const way of ['Computed plan', 'Fuel first', 'Spark, fuel, air, squeeze', 'Squeeze and bore first'])
+  for (const way of ['The plan', 'Fuel first', 'Spark, fuel, air, squeeze', 'Squeeze and bore first'])
     await expect(sheet.getByRole('button', { name: new RegExp(`${way}.*\\d+ min`) })).toBeVisible({
       timeout: 25_000,
     });
@@ -92,7 +92,7 @@ test('a school can be followed instead, with its minutes beside the plan’s', a
 
 test('the shop’s own order is put together, kept, and followed', async ({ page }) => {
   await checkIn(page, saw('Way 2', 'Will not fire'));
-  await page.getByRole('button', { name: /^By: / }).click();
+  await page.getByRole('button', { name: /^Follows: / }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: /our own order|our order/i }).click();
   const rows = sheet.getByRole('list', { name: 'Our order' }).getByRole('listitem');
@@ -152,25 +152,35 @@ test('what is found in the can on one job counts on the other, until the link is
   const first = await hang('Can 1');
   const second = await hang('Can 2');
   const can = page.getByRole('region', { name: 'Same can' });
+  const history = () => page.getByRole('button', { name: /^History/ }).click();
+  const back = () => page.keyboard.press('Escape');
   const tag = await page.locator('.font-tag.text-5xl').innerText();
   // Looked at before the finding is made, so that what was fetched then must be fetched again.
   await page.goto(first);
+  await history();
   await can.getByRole('link', { name: new RegExp(tag) }).click();
   await expect(page).toHaveURL(second);
   await expect(page.getByRole('heading', { name: 'Hobwick Can 2' })).toBeVisible();
   await write(page, 'smell stale', 'Smell the fuel: stale');
+  await history();
   await can.getByRole('link').first().click();
   await expect(page).toHaveURL(first);
+  await history();
   await expect(can.getByRole('link', { name: new RegExp(tag) })).toBeVisible();
+  await back();
   await suspects(page).locator('[data-suspect=stale-fuel]').getByRole('button').first().click();
   await expect(suspects(page).locator('[data-suspect=stale-fuel]')).toContainText(
     `Tag ${tag}, same can. Smell the fuel: stale`,
   );
   const linked = await percentOf(page, 'stale-fuel');
+  await history();
   await can.getByRole('button', { name: `Cut the link with ${tag}` }).click();
+  await back();
   await expect.poll(() => percentOf(page, 'stale-fuel')).toBeLessThan(linked);
   await expect(trail(page).getByText(/Fuel can/)).toBeVisible();
+  await history();
   await can.getByRole('button', { name: `Link with ${tag} again` }).click();
+  await back();
   await expect.poll(() => percentOf(page, 'stale-fuel')).toBe(linked);
 });
 
@@ -181,7 +191,10 @@ test('a job goes out as a case file and comes in again with all it found', async
   const lead = await leading(page).innerText();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Save as a case file' }).click(),
+    page
+      .getByRole('button', { name: /^History/ })
+      .click()
+      .then(() => page.getByRole('link', { name: 'Save as a case file' }).click()),
   ]);
   const text = await readFile(await download.path(), 'utf8');
   expect(JSON.parse(text)).toMatchObject({ format: 'rusty-wren-case/1', machine: { kind: 'chainsaw' } });
@@ -209,7 +222,7 @@ test('looking two checks ahead comes to its end and leaves nothing turning', asy
   await checkIn(page, saw('Ahead 1', 'Fades under way'));
   await expect(step(page).getByRole('heading', { level: 2 }).first()).toBeVisible();
   await expect(page.getByRole('progressbar')).toHaveCount(0);
-  await page.getByRole('button', { name: /^By: / }).click();
+  await page.getByRole('button', { name: /^Follows: / }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Stop: playing it through' }).click();
   await expect(sheet.getByRole('progressbar')).toHaveCount(0);

@@ -205,7 +205,7 @@ for (const theme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme: theme });
     await page.goto('/');
     await page.locator('[data-tag]').first().click();
-    await page.getByRole('button', { name: /^By: / }).click();
+    await page.getByRole('button', { name: /^Follows: / }).click();
     await page.getByRole('button', { name: 'Stop: playing it through' }).click();
     expect(await faults(page)).toEqual([]);
     await page.keyboard.press('Escape');

@@ -123,7 +123,7 @@ const views = [
     name: 'ways',
     path: job('B45'),
     prepare: async (page) => {
-      await page.getByRole('button', { name: /^By: / }).click();
+      await page.getByRole('button', { name: /^Follows: / }).click();
       await page.waitForTimeout(1500);
       await page.getByRole('dialog').getByRole('progressbar').waitFor({ state: 'detached', timeout: 60_000 });
     },

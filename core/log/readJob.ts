@@ -1,5 +1,5 @@
 import { behindOf, causeOf, partOf, type CauseId, type History, type PartId } from '../knowledge';
-import { takeIn, type Evidence } from '../diagnosis';
+import { missingToRun, takeIn, type Evidence } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
 import type { Entry, EntryOf } from './entry';
@@ -222,6 +222,15 @@ function trailLine(
   if (superseded.has(entry.id))
     return { entry, state: 'superseded', reason: 'repeated later', ...(judged && { judged }) };
   return { entry, state: 'live', ...(judged && { judged }) };
+}
+
+/**
+ * What has to go back before the engine is started, in the order it came off: everything in the tray, a drained tank apart,
+ * once something is off without which it cannot run. A loose thing alone waits for the closing.
+ */
+export function offToStart({ off }: Pick<Picture, 'off'>): OffItem[] {
+  const parts = new Set(off.flatMap((item) => item.part ?? []));
+  return missingToRun(parts).length > 0 ? off.filter((item) => item.part !== 'tank-drained') : [];
 }
 
 /** The parts of the access list that are off. */

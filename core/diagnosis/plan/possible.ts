@@ -110,6 +110,9 @@ export function toPutBack({ engine, access }: CheckDef, off: ReadonlySet<PartId>
   return (engine === 'turned' ? ON_TO_TURN : ON_TO_RUN).filter((part) => off.has(part) && !open.has(part));
 }
 
+/** The parts that are off without which the engine cannot be started. */
+export const missingToRun = (off: ReadonlySet<PartId>): PartId[] => ON_TO_RUN.filter((part) => off.has(part));
+
 const minutesToClose = (parts: readonly PartId[]): number =>
   parts.reduce((sum, id) => sum + CLOSING_SHARE * partOf(id).minutes, 0);
 

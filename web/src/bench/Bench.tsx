@@ -1,6 +1,6 @@
 import { nextInOrder, skippedBy, type NextCheck as NextPlan } from '@rusty-wren/core/diagnosis';
 import { type CheckId } from '@rusty-wren/core/knowledge';
-import { partsOff } from '@rusty-wren/core/log';
+import { offToStart, partsOff } from '@rusty-wren/core/log';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
@@ -152,7 +152,8 @@ function Step({
   if (closing) return <CloseStep atBench={atBench} log={log} onBack={() => setClosing(false)} />;
   if (chosen === null && measured === null && phase.kind !== 'check') {
     const settled = phase.kind === 'repair' && picture.settled.find((s) => s.cause === phase.cause);
-    if (settled) return <RepairStep key={settled.entryId} settled={settled} log={log} />;
+    if (settled)
+      return <RepairStep key={settled.entryId} settled={settled} off={offToStart(picture)} log={log} />;
     if (phase.kind === 'behind') return <BehindStep cause={phase.cause} open={phase.open} log={log} />;
     if (phase.kind === 'prove')
       return (

@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
 import { behaviourOf } from '@rusty-wren/core/knowledge';
 import { historyWords } from '@rusty-wren/core/log';
-import type { ReactElement } from 'react';
-import { MachineDrawing } from '../drawn/MachineDrawing';
+import { Fuel } from 'lucide-react';
+import { useState, type ReactElement } from 'react';
 import { SpeedShape } from '../drawn/SpeedShape';
 import { KIND_WORDS } from '../rack/words';
+import { Sheet } from '../ui/Sheet';
 import { SaveCase } from './SaveCase';
 import { SameCan } from './SameCan';
 import { StagePick } from './StagePick';
@@ -20,68 +21,112 @@ export function JobHead({
   log: Log;
   onClose: () => void;
 }): ReactElement {
-  const { job, picture, mates } = atBench;
+  const { job, picture } = atBench;
   const { machine, customer } = job;
+  const few = picture.complaints.length < 3;
+  return (
+    <div className="border-b-2 border-line px-3 py-2 sm:px-5">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2 lg:flex-nowrap">
+        <span className="font-tag text-5xl leading-none font-bold">{job.tag}</span>
+        <div className="min-w-0 shrink-0 leading-tight lg:max-w-72">
+          <h1 className="truncate font-tag text-2xl font-semibold">
+            <Link
+              to={`/specs?model=${encodeURIComponent(`${machine.maker} ${machine.model}`.toLowerCase())}`}
+              title="Its spec card"
+              className="hover:underline"
+            >
+              {machine.maker} {machine.model}
+            </Link>
+          </h1>
+          <p className="truncate text-soft">
+            {KIND_WORDS[machine.kind]}
+            {machine.displacementCc !== null && `, ${Math.round(machine.displacementCc * 10) / 10} cc`},{' '}
+            {customer.name}
+          </p>
+        </div>
+        <ul className="flex min-w-0 flex-wrap items-center gap-x-4 lg:flex-1 lg:flex-nowrap lg:overflow-hidden">
+          {picture.complaints.map(({ complaint }) => (
+            <li key={complaint} className="flex min-w-0 items-center gap-2 font-semibold">
+              {few && <SpeedShape complaint={complaint} className="h-8 w-14 shrink-0" />}
+              <span className="max-w-32 leading-tight">{behaviourOf(complaint).label}</span>
+            </li>
+          ))}
+        </ul>
+        <div className="ml-auto flex shrink-0 items-center gap-1">
+          <HistorySheet atBench={atBench} log={log} />
+          {(
+            [
+              ['tune', 'Tune'],
+              ['start', 'Start'],
+            ] as const
+          ).map(([to, words]) => (
+            <Link
+              key={to}
+              to={`/job/${job.id}/${to}`}
+              className="flex min-h-11 items-center rounded-md px-2 font-semibold hover:bg-line"
+            >
+              {words}
+            </Link>
+          ))}
+          <StagePick stage={picture.stage} waitingFor={picture.waitingFor} log={log} onClose={onClose} />
+        </div>
+      </div>
+      {(picture.waitingFor || picture.safetyFaults.length > 0) && (
+        <p className="mt-1 font-semibold">
+          {picture.waitingFor && <span className="text-ochre">{picture.waitingFor}. </span>}
+          {picture.safetyFaults.length > 0 && (
+            <span className="text-rust">Safety fault: {picture.safetyFaults.join(', ')}.</span>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** What was said of the machine when it came in, and which cans it shares: there when asked for. */
+function HistorySheet({ atBench, log }: { atBench: JobAtBench; log: Log }): ReactElement {
+  const { job, picture, mates } = atBench;
+  const [open, setOpen] = useState(false);
   // The can has a row of its own once other jobs drink from it.
   const history = historyWords({ ...picture.history, ...(mates.length > 0 && { sharedCan: false }) });
+  const said = picture.complaintWords;
+  const linked = mates.filter((m) => m.linked).length;
   return (
-    <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-line px-3 py-2 sm:px-5">
-      <span className="font-tag text-5xl leading-none font-bold">{job.tag}</span>
-      <div className="leading-tight">
-        <h1 className="font-tag text-2xl font-semibold">
-          <Link
-            to={`/specs?model=${encodeURIComponent(`${machine.maker} ${machine.model}`.toLowerCase())}`}
-            title="Its spec card"
-            className="hover:underline"
-          >
-            {machine.maker} {machine.model}
-          </Link>
-        </h1>
-        <p className="text-soft">
-          {KIND_WORDS[machine.kind]}
-          {machine.displacementCc !== null && `, ${Math.round(machine.displacementCc * 10) / 10} cc`},{' '}
-          {customer.name}
-        </p>
-      </div>
-      <MachineDrawing kind={machine.kind} className="hidden h-9 w-22 text-soft lg:block" />
-      <ul className="flex flex-wrap gap-x-5">
-        {picture.complaints.map(({ complaint }) => (
-          <li key={complaint} className="flex items-center gap-2 font-semibold">
-            <SpeedShape complaint={complaint} className="h-8 w-18" />
-            <span className="max-w-36 leading-tight">{behaviourOf(complaint).label}</span>
-          </li>
-        ))}
-      </ul>
-      <div className="ml-auto flex items-center gap-3">
-        {(
-          [
-            ['tune', 'Tune'],
-            ['start', 'Start'],
-          ] as const
-        ).map(([to, words]) => (
-          <Link
-            key={to}
-            to={`/job/${job.id}/${to}`}
-            className="flex min-h-11 items-center rounded-md px-2 font-semibold hover:bg-line"
-          >
-            {words}
-          </Link>
-        ))}
-        <SaveCase tag={job.tag} picture={picture} />
-        <StagePick stage={picture.stage} waitingFor={picture.waitingFor} log={log} onClose={onClose} />
-      </div>
-      <div className="flex basis-full flex-wrap items-center gap-x-6">
-        {(history.length > 0 || picture.waitingFor || picture.safetyFaults.length > 0) && (
-          <p className="text-soft">
-            {picture.waitingFor && <strong className="text-ochre">{picture.waitingFor}. </strong>}
-            {picture.safetyFaults.length > 0 && (
-              <strong className="text-rust">Safety fault: {picture.safetyFaults.join(', ')}. </strong>
-            )}
-            {history.join(', ')}
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="flex min-h-11 items-center gap-2 rounded-md px-2 font-semibold hover:bg-line"
+      >
+        History
+        {linked > 0 && (
+          <span className="flex items-center text-soft">
+            <Fuel size={18} aria-label="shares a can with" /> {linked}
+          </span>
+        )}
+      </button>
+      <Sheet title={`${job.tag}: what is known of it`} open={open} onOpenChange={setOpen}>
+        {said.map((words) => (
+          <p key={words} className="text-xl">
+            “{words}”
           </p>
+        ))}
+        {history.length > 0 ? (
+          <ul className="mt-2 text-xl leading-relaxed">
+            {history.map((words) => (
+              <li key={words} className="first-letter:uppercase">
+                {words}
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <p className="mt-2 text-xl text-soft">Nothing was said of its history.</p>
         )}
         <SameCan mates={mates} log={log} />
-      </div>
-    </div>
+        <div className="mt-3 flex items-center gap-2">
+          <SaveCase tag={job.tag} picture={picture} />
+        </div>
+      </Sheet>
+    </>
   );
 }

@@ -7,10 +7,10 @@ import type { Log, Mate } from './useJob';
 export function SameCan({ mates, log }: { mates: readonly Mate[]; log: Log }): ReactElement | null {
   if (mates.length === 0) return null;
   return (
-    <section aria-label="Same can" className="-my-1 flex flex-wrap items-center gap-x-2">
-      <h2 className="flex items-center gap-1">
-        <Fuel size={19} aria-label="Same can:" />
-      </h2>
+    <section aria-label="Same can" className="mt-3 flex flex-wrap items-center gap-x-2">
+      <h3 className="flex items-center gap-2 text-xl font-semibold">
+        <Fuel size={19} aria-hidden /> Same can
+      </h3>
       {mates.map(({ job, linked }) => (
         <span key={job.id} className="flex items-center">
           <Link

@@ -10,11 +10,9 @@ export function SaveCase({ tag, picture }: { tag: number; picture: Picture }): R
     <a
       href={`data:application/json,${encodeURIComponent(text)}`}
       download={`tag-${tag}.case.json`}
-      aria-label="Save as a case file"
-      title="Save as a case file"
-      className="grid size-11 place-items-center rounded-md hover:bg-line"
+      className="flex min-h-11 items-center gap-2 rounded-md px-2 font-semibold hover:bg-line"
     >
-      <Download size={20} aria-hidden />
+      <Download size={20} aria-hidden /> Save as a case file
     </a>
   );
 }

@@ -1,11 +1,12 @@
 import { MANY_PULLS } from '@rusty-wren/core/knowledge';
 import { afterPulls, drillFor } from '@rusty-wren/core/starting';
-import { START_STATES, type StartOutcome, type StartState } from '@rusty-wren/core/log';
+import { offToStart, START_STATES, type StartOutcome, type StartState } from '@rusty-wren/core/log';
 import { TriangleAlert } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
 import { JobBar } from '../bench/JobBar';
+import { PutBackFirst } from '../bench/steps/PutBackFirst';
 import { BIG_BUTTON } from '../bench/steps/StepHead';
 import { useLog, type JobAtBench } from '../bench/useJob';
 import { WithJob } from '../bench/WithJob';
@@ -35,6 +36,8 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
   const [drill, setDrill] = useState('');
   const [altered, setAltered] = useState(false);
   const stop = afterPulls(pulls, state);
+  // A flooded engine is cleared with its plug out.
+  const off = offToStart({ off: picture.off.filter((o) => state !== 'flooded' || o.part !== 'plug') });
 
   const begin = (next: StartState): void => {
     setState(next);
@@ -108,47 +111,53 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
           )}
         </section>
         <section aria-label="Pulls">
-          <button
-            type="button"
-            onClick={() => setPulls(pulls + 1)}
-            className="grid w-full place-items-center rounded-md border-4 border-ink bg-card py-4 hover:bg-line"
-          >
-            <output aria-label="Pulls so far" className="text-[9rem] leading-none font-bold tabular-nums">
-              {pulls}
-            </output>
-            <span className="text-2xl font-semibold">Pull</span>
-          </button>
-          <div className="mt-1 flex justify-between">
-            <span className="flex min-h-11 items-center text-lg text-soft">Stop at {MANY_PULLS}</span>
-            {pulls > 0 && (
-              <Button look="quiet" onClick={() => setPulls(pulls - 1)}>
-                One less
-              </Button>
-            )}
-          </div>
-          {stop && (
-            <div role="alert" className="mt-1 border-l-8 border-rust pl-4">
-              <p className="text-2xl leading-snug font-bold text-rust">{stop}</p>
-              {state !== 'flooded' && (
-                <Button className="mt-2" onClick={() => begin('flooded')}>
-                  It is flooded
-                </Button>
-              )}
-            </div>
-          )}
-          <div className="mt-4 flex flex-wrap gap-3">
-            {OUTCOMES.map(([id, words]) => (
+          {off.length > 0 ? (
+            <PutBackFirst off={off} log={log} />
+          ) : (
+            <>
               <button
-                key={id}
                 type="button"
-                disabled={pulls === 0}
-                className={`${BIG_BUTTON} min-w-32 flex-1 px-4 disabled:opacity-40`}
-                onClick={() => came(id)}
+                onClick={() => setPulls(pulls + 1)}
+                className="grid w-full place-items-center rounded-md border-4 border-ink bg-card py-4 hover:bg-line"
               >
-                {words}
+                <output aria-label="Pulls so far" className="text-[9rem] leading-none font-bold tabular-nums">
+                  {pulls}
+                </output>
+                <span className="text-2xl font-semibold">Pull</span>
               </button>
-            ))}
-          </div>
+              <div className="mt-1 flex justify-between">
+                <span className="flex min-h-11 items-center text-lg text-soft">Stop at {MANY_PULLS}</span>
+                {pulls > 0 && (
+                  <Button look="quiet" onClick={() => setPulls(pulls - 1)}>
+                    One less
+                  </Button>
+                )}
+              </div>
+              {stop && (
+                <div role="alert" className="mt-1 border-l-8 border-rust pl-4">
+                  <p className="text-2xl leading-snug font-bold text-rust">{stop}</p>
+                  {state !== 'flooded' && (
+                    <Button className="mt-2" onClick={() => begin('flooded')}>
+                      It is flooded
+                    </Button>
+                  )}
+                </div>
+              )}
+              <div className="mt-4 flex flex-wrap gap-3">
+                {OUTCOMES.map(([id, words]) => (
+                  <button
+                    key={id}
+                    type="button"
+                    disabled={pulls === 0}
+                    className={`${BIG_BUTTON} min-w-32 flex-1 px-4 disabled:opacity-40`}
+                    onClick={() => came(id)}
+                  >
+                    {words}
+                  </button>
+                ))}
+              </div>
+            </>
+          )}
           <OwnersCard job={job} picture={picture} />
           <ol aria-label="Starts so far" className="mt-5">
             {picture.starts.toReversed().map((s) => (

@@ -1,5 +1,5 @@
 import { CAUTIONS } from '@rusty-wren/core/knowledge';
-import type { Picture, ProofStep } from '@rusty-wren/core/log';
+import { offToStart, type Picture, type ProofStep } from '@rusty-wren/core/log';
 import { format } from 'date-fns';
 import { Check, Circle, TriangleAlert } from 'lucide-react';
 import { useState, type FormEvent, type ReactElement } from 'react';
@@ -8,6 +8,7 @@ import { useNow } from '../../instruments/useNow';
 import { Button } from '../../ui/Button';
 import { OwnersCard } from '../../start/OwnersCard';
 import type { JobAtBench, Log } from '../useJob';
+import { PutBackFirst } from './PutBackFirst';
 import { StepHead } from './StepHead';
 
 /** One step of the proof: said with a tap, timed for a minute, or made at the starting drill. */
@@ -68,6 +69,14 @@ export function ProveStep({
 }): ReactElement {
   const start = `/job/${jobId}/start`;
   const touched = picture.proof.some((s) => s.done);
+  const off = offToStart(picture);
+  if (off.length > 0)
+    return (
+      <section aria-label="Proof run">
+        <StepHead eyebrow="Mended" title="Put it together" />
+        <PutBackFirst off={off} log={log} />
+      </section>
+    );
   return (
     <section aria-label="Proof run">
       <StepHead eyebrow="Mended" title="Now prove it" />

@@ -6,12 +6,13 @@ import {
   type CauseId,
   type Outcome,
 } from '@rusty-wren/core/knowledge';
-import type { Settled } from '@rusty-wren/core/log';
+import type { OffItem, Settled } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
 import { inSentence } from '../../rack/words';
 import { Button } from '../../ui/Button';
 import type { Log } from '../useJob';
+import { PutBackFirst } from './PutBackFirst';
 import { BIG_BUTTON, StepHead } from './StepHead';
 
 const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
@@ -28,7 +29,16 @@ const FITS_A_DIAPHRAGM: readonly CauseId[] = [
 ];
 
 /** A cause is settled: mend it and say how that turned out. */
-export function RepairStep({ settled, log }: { settled: Settled; log: Log }): ReactElement {
+export function RepairStep({
+  settled,
+  off,
+  log,
+}: {
+  settled: Settled;
+  /** What has to go back before it can be tried. */
+  off: readonly OffItem[];
+  log: Log;
+}): ReactElement {
   const cause = causeOf(settled.cause);
   const remedy = settled.remedy && remedyOf(settled.remedy);
   const [note, setNote] = useState('');
@@ -60,26 +70,32 @@ export function RepairStep({ settled, log }: { settled: Settled; log: Log }): Re
           className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
         />
       </label>
-      <p className="mt-5 text-lg font-semibold">And then?</p>
-      <div className="mt-2 flex flex-wrap gap-3">
-        {OUTCOMES.map((outcome) => (
-          <button
-            key={outcome}
-            type="button"
-            className={`${BIG_BUTTON} min-w-32 px-5`}
-            onClick={() =>
-              log('repair', {
-                cause: cause.id,
-                ...(remedy && { remedy: remedy.id }),
-                outcome,
-                ...(note.trim() && { note: note.trim() }),
-              })
-            }
-          >
-            {OUTCOME_WORDS[outcome]}
-          </button>
-        ))}
-      </div>
+      {off.length > 0 ? (
+        <PutBackFirst off={off} log={log} />
+      ) : (
+        <>
+          <p className="mt-5 text-lg font-semibold">And then?</p>
+          <div className="mt-2 flex flex-wrap gap-3">
+            {OUTCOMES.map((outcome) => (
+              <button
+                key={outcome}
+                type="button"
+                className={`${BIG_BUTTON} min-w-32 px-5`}
+                onClick={() =>
+                  log('repair', {
+                    cause: cause.id,
+                    ...(remedy && { remedy: remedy.id }),
+                    outcome,
+                    ...(note.trim() && { note: note.trim() }),
+                  })
+                }
+              >
+                {OUTCOME_WORDS[outcome]}
+              </button>
+            ))}
+          </div>
+        </>
+      )}
       <Button
         look="quiet"
         className="mt-4 !px-0"

@@ -5,6 +5,7 @@ import { useMemo, useState, type ReactElement } from 'react';
 import { useOwnOrderQuery } from '../../api/api';
 import { wayChosen, type WayId } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
+import { inSentence } from '../../rack/words';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Working } from '../../ui/Working';
@@ -24,7 +25,7 @@ export function useWays(): { ways: readonly NamedWay[]; own: readonly CheckId[];
   const own = data?.checks;
   const ways = useMemo(
     (): NamedWay[] => [
-      { id: 'computed', name: 'Computed plan', way: 'computed' },
+      { id: 'computed', name: 'The plan', way: 'computed' },
       ...SCHOOLS.map((s) => ({ id: s.id, name: s.name, way: s.order })),
       ...(own && own.length > 0 ? [{ id: 'own' as const, name: 'Our own order', way: own }] : []),
     ],
@@ -52,7 +53,7 @@ export function Ways({ c }: { c: Case }): ReactElement {
         onClick={() => setOpen(true)}
         className="-ml-2 inline-flex min-h-11 items-center gap-2 rounded-md px-2 font-semibold text-soft hover:bg-line hover:text-ink"
       >
-        <Route size={19} aria-hidden /> By: {chosen.name}
+        <Route size={19} aria-hidden /> Follows: {inSentence(chosen.name)}
       </button>
       <Sheet
         title={ordering ? 'Our own order' : 'How to go on from here'}

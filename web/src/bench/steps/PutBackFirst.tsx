@@ -1,0 +1,27 @@
+import type { OffItem } from '@rusty-wren/core/log';
+import type { ReactElement } from 'react';
+import { inSentence } from '../../rack/words';
+import { Button } from '../../ui/Button';
+import type { Log } from '../useJob';
+
+/** What keeps an engine from being started: what is off it, and one tap that puts all of it back. */
+export function PutBackFirst({ off, log }: { off: readonly OffItem[]; log: Log }): ReactElement {
+  return (
+    <div role="group" aria-label="Put back first" className="mt-5 max-w-2xl">
+      <p className="text-2xl font-semibold">
+        {off.length === 1 ? 'One thing is off' : `${off.length} things are off`}: put{' '}
+        {off.length === 1 ? 'it' : 'them'} back before it is started.
+      </p>
+      <p className="mt-1 text-xl">{off.map((item) => inSentence(item.name)).join(', ')}</p>
+      <Button
+        look="rust"
+        className="mt-4 min-h-16 px-8 text-xl"
+        onClick={() => {
+          for (const { part, name } of off.toReversed()) log('put-back', part ? { part } : { thing: name });
+        }}
+      >
+        All back on
+      </Button>
+    </div>
+  );
+}
