@@ -6,6 +6,8 @@ import type { ComplaintId, PartId } from './vocabulary';
 export interface ResultDef {
   id: string;
   label: string;
+  /** Other words for it on the bench line. */
+  words?: readonly string[];
   /** May be read wrong even by a careful hand: counted as softer evidence. */
   soft?: true;
   neutral?: true;

@@ -1,1 +1,2 @@
-export { readShorthand, type Understood } from './parse';
+export type { AtHand, Understood, Written } from './clause';
+export { readShorthand } from './line';

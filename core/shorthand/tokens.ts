@@ -1,6 +1,8 @@
-import { CHECKS, PARTS, type CheckDef, type PartId } from '../knowledge';
+import { checkOf, CHECKS, PARTS, type CheckDef, type CheckId, type PartId } from '../knowledge';
+import { nearest } from './spelling';
 
-const squash = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
+/** A word as it is compared: small letters and figures alone. */
+export const squash = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 
 const checkWords = new Map<string, CheckDef>();
 for (const check of CHECKS) {
@@ -8,29 +10,49 @@ for (const check of CHECKS) {
   for (const word of check.words) checkWords.set(squash(word), check);
 }
 
-/** The check a word or id names: exact first, then by a unique start of at least three letters. Null when unclear. */
-export function findCheck(word: string): CheckDef | null {
+/** Words that may name either of two checks: which, what lies open or the result says. */
+const EITHER: Readonly<Record<string, readonly CheckId[]>> = {
+  screen: ['inlet-screen', 'spark-screen-look'],
+  boot: ['intake-boot', 'plug-lead-look'],
+};
+
+/** The checks a word may name: one, if it is clear; several, if what lies open or the result must say. Empty: none. */
+export function checksNamed(word: string): CheckDef[] {
   const wanted = squash(word);
+  if (EITHER[wanted]) return EITHER[wanted].map(checkOf);
   const exact = checkWords.get(wanted);
-  if (exact) return exact;
-  if (wanted.length < 3) return null;
-  const found = new Set([...checkWords].filter(([key]) => key.startsWith(wanted)).map(([, check]) => check));
-  return found.size === 1 ? ([...found][0] ?? null) : null;
+  if (exact) return [exact];
+  // A figure is no letter wrong.
+  if (wanted.length < 3 || /\d/.test(wanted)) return [];
+  const starts = new Set([...checkWords].filter(([key]) => key.startsWith(wanted)).map(([, check]) => check));
+  if (starts.size === 1) return [...starts];
+  const spelt = nearest(wanted, checkWords);
+  return spelt.length === 1 ? spelt : [];
 }
 
-/** The result of a check a word names, by id or label, exact or by any unique start of a word in it. */
+/** The result of a check that some words name: by id, label or another word for it, by a unique start, or nearly spelt so. */
 export function findResult(check: CheckDef, text: string): string | null {
   const wanted = squash(text);
   if (!wanted) return null;
-  const names = check.results.map((r) => ({ id: r.id, keys: [squash(r.id), squash(r.label)] }));
-  const exact = names.find((n) => n.keys.includes(wanted));
-  if (exact) return exact.id;
-  const starts = names.filter((n) => n.keys.some((key) => key.startsWith(wanted)));
-  if (starts.length === 1) return starts[0]?.id ?? null;
-  const inner = check.results.filter((r) =>
-    [...r.id.split('-'), ...r.label.split(/\W+/)].some((word) => squash(word).startsWith(wanted)),
+  const whole = check.results.flatMap((r) =>
+    [r.id, r.label, ...(r.words ?? [])].map((name) => [squash(name), r.id] as const),
   );
-  return inner.length === 1 ? (inner[0]?.id ?? null) : null;
+  const inner = check.results.flatMap((r) =>
+    [...r.id.split('-'), ...r.label.split(/\W+/)]
+      .map(squash)
+      .filter((word) => word.length > 2)
+      .map((word) => [word, r.id] as const),
+  );
+  const only = (ids: readonly string[]): string | null => {
+    const different = new Set(ids);
+    return different.size === 1 ? [...different][0]! : null;
+  };
+  return (
+    only(whole.filter(([name]) => name === wanted).map(([, id]) => id)) ??
+    only(whole.filter(([name]) => name.startsWith(wanted)).map(([, id]) => id)) ??
+    only(inner.filter(([word]) => word.startsWith(wanted)).map(([, id]) => id)) ??
+    only(nearest(wanted, [...whole, ...inner]))
+  );
 }
 
 const PART_WORDS: Readonly<Record<string, PartId>> = {
@@ -51,13 +73,20 @@ const PART_WORDS: Readonly<Record<string, PartId>> = {
   fuel: 'tank-drained',
 };
 
-/** The part of the access list some words name, or null: then it is a loose thing. */
+const PART_NAMES: readonly (readonly [string, PartId])[] = [
+  ...Object.entries(PART_WORDS),
+  ...PARTS.flatMap(({ id, name }) => [[squash(id), id] as const, [squash(name), id] as const]),
+];
+
+/** The part of the access list some words name, nearly spelt so included, or null: then it is a loose thing. */
 export function findPart(text: string): PartId | null {
   const wanted = squash(text);
-  const byWord = PART_WORDS[wanted];
-  if (byWord) return byWord;
-  const found = PARTS.filter((part) => squash(part.id) === wanted || squash(part.name) === wanted);
-  if (found.length === 1) return found[0]?.id ?? null;
-  const starts = wanted.length >= 3 ? PARTS.filter((part) => squash(part.id).startsWith(wanted)) : [];
-  return starts.length === 1 ? (starts[0]?.id ?? null) : null;
+  const exact = PART_NAMES.find(([name]) => name === wanted);
+  if (exact) return exact[1];
+  const starts = new Set(
+    wanted.length >= 3 ? PARTS.filter((p) => squash(p.id).startsWith(wanted)).map((p) => p.id) : [],
+  );
+  if (starts.size === 1) return [...starts][0]!;
+  const spelt = nearest(wanted, PART_NAMES);
+  return spelt.length === 1 ? spelt[0]! : null;
 }

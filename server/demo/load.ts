@@ -35,7 +35,9 @@ function plain(happening: Plainly): Plain {
   if (line !== null) {
     const understood = readShorthand(line);
     if (!understood.ok) throw new Error(`demo line "${line}": ${understood.says}`);
-    return understood.entry;
+    const [entry, ...more] = understood.entries;
+    if (!entry || more.length > 0) throw new Error(`demo line "${line}": one thing a line`);
+    return entry;
   }
   if (typeof happening === 'string' || 'line' in happening) throw new Error('unreachable');
   if ('complaint' in happening) return { kind: 'complaint', body: happening };

@@ -89,7 +89,7 @@ export const AIR_AND_EXHAUST_CHECKS = {
     minutes: 1,
     access: ['muffler-cover'],
     group: 'exhaust',
-    words: ['screen', 'arrestor'],
+    words: ['arrestor', 'sparkscreen'],
     results: [
       { id: 'clear', label: 'clear' },
       { id: 'part-coked', label: 'part coked' },

@@ -104,10 +104,10 @@ export const CARBURETTOR_CHECKS = {
     minutes: 0.5,
     access: ['metering-cover'],
     group: 'carburettor',
-    words: ['diaphragm', 'metering'],
+    words: ['diaphragm', 'metering', 'meteringdiaphragm'],
     results: [
       { id: 'supple-flat', label: 'supple, flat' },
-      { id: 'stiff', label: 'stiff' },
+      { id: 'stiff', label: 'stiff', words: ['crackles', 'hard'] },
       { id: 'proud-or-crooked', label: 'proud or crooked' },
       { id: 'torn', label: 'torn' },
     ],

@@ -14,7 +14,7 @@ export const FUEL_CHECKS = {
     results: [
       { id: 'clear-dyed', label: 'clear, dyed' },
       { id: 'dark-dyed', label: 'dark, deep dye' },
-      { id: 'clear-undyed', label: 'clear, no dye' },
+      { id: 'clear-undyed', label: 'clear, no dye', words: ['no dye', 'undyed'] },
       { id: 'cloudy-or-debris', label: 'cloudy or bits' },
       { id: 'water', label: 'water' },
     ],
@@ -31,7 +31,7 @@ export const FUEL_CHECKS = {
     words: ['smell'],
     results: [
       { id: 'fresh', label: 'fresh', soft: true },
-      { id: 'stale', label: 'stale' },
+      { id: 'stale', label: 'stale', words: ['sour', 'old', 'varnish'] },
     ],
     healthy: { stale: 'rarely' },
   },

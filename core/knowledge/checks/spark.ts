@@ -84,7 +84,7 @@ export const SPARK_CHECKS = {
     minutes: 3,
     access: ['top-cover', 'plug'],
     group: 'spark',
-    words: ['stopwire'],
+    words: ['stopwire', 'stopwireoff'],
     results: [
       { id: 'unchanged', label: 'unchanged' },
       { id: 'comes-back', label: 'comes back' },
@@ -98,7 +98,7 @@ export const SPARK_CHECKS = {
     minutes: 0.5,
     access: [],
     group: 'spark',
-    words: ['lead', 'boot'],
+    words: ['lead', 'plugboot', 'plugcap'],
     results: [
       { id: 'tight', label: 'tight' },
       { id: 'loose-or-cracked', label: 'loose or cracked' },

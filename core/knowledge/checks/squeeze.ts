@@ -68,7 +68,7 @@ export const SQUEEZE_CHECKS = {
     minutes: 3,
     access: ['plug'],
     group: 'squeeze',
-    words: ['comp', 'compression'],
+    words: ['comp', 'compression', 'squeeze'],
     reading: 'pulls',
     results: [
       { id: 'good', label: 'good' },

@@ -115,7 +115,7 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
       </div>
       <div className="sticky bottom-0 z-20 grid gap-x-5 gap-y-2 border-t-2 border-line bg-paper px-3 py-2 sm:px-5 lg:grid-cols-2">
         <Tray off={picture.off} log={log} />
-        <BenchLine ref={line} log={log} />
+        <BenchLine ref={line} off={picture.off} log={log} />
       </div>
     </div>
   );

@@ -1,19 +1,37 @@
+import { checkOf, toOpen } from '@rusty-wren/core/knowledge';
+import type { OffItem } from '@rusty-wren/core/log';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { forwardRef, useId, useState, type FormEvent } from 'react';
 import type { Log } from './useJob';
 
 /** One field that takes shop shorthand, shows what it understood, and logs it. */
-export const BenchLine = forwardRef<HTMLInputElement, { log: Log }>(function BenchLine({ log }, ref) {
+export const BenchLine = forwardRef<
+  HTMLInputElement,
+  {
+    /** What is off: it says which of two things a word means, and what cannot be. */
+    off: readonly OffItem[];
+    log: Log;
+  }
+>(function BenchLine({ off, log }, ref) {
   const [text, setText] = useState('');
   const [failed, setFailed] = useState(false);
   const id = useId();
-  const understood = text.trim() ? readShorthand(text) : null;
+  const understood = text.trim() ? readShorthand(text, { off }) : null;
 
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     if (!understood) return;
     if (!understood.ok) return setFailed(true);
-    log(understood.entry.kind, understood.entry.body);
+    const open = new Set(off.flatMap((item) => item.part ?? []));
+    for (const entry of understood.entries) {
+      // What was seen behind a cover says that the cover is off.
+      if (entry.kind === 'finding')
+        for (const part of toOpen(checkOf(entry.body.check).access, open)) {
+          open.add(part);
+          log('took-off', { part });
+        }
+      log(entry.kind, entry.body);
+    }
     setText('');
     setFailed(false);
   };

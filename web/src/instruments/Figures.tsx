@@ -42,9 +42,10 @@ function understand(
 ): { reading: Reading } | { problem: string } {
   const read = readShorthand(`${check.id} ${text}`);
   if (!read.ok) return { problem: read.says };
-  if (read.entry.kind !== 'finding' || !read.entry.body.reading)
+  const [entry] = read.entries;
+  if (entry?.kind !== 'finding' || !entry.body.reading)
     return { problem: `Give figures, such as ${example}` };
-  return { reading: read.entry.body.reading };
+  return { reading: entry.body.reading };
 }
 
 /** Figures in, judged as they are typed, logged with the raw reading kept. */

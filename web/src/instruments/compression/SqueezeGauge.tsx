@@ -68,7 +68,8 @@ export function SqueezeGauge({
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
   const read = text.trim() ? readShorthand(`compression-gauge ${text}`) : null;
-  const psi = read?.ok && read.entry.kind === 'finding' ? read.entry.body.reading?.psi : undefined;
+  const entry = read?.ok ? read.entries[0] : undefined;
+  const psi = entry?.kind === 'finding' ? entry.body.reading?.psi : undefined;
   const wet = check === 'compression-wet';
   const reading: Reading | null = psi
     ? {

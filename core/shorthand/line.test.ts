@@ -6,7 +6,8 @@ import { readShorthand } from './index';
 const entry = (line: string) => {
   const understood = readShorthand(line);
   if (!understood.ok) throw new Error(understood.says);
-  return understood.entry;
+  expect(understood.entries).toHaveLength(1);
+  return understood.entries[0];
 };
 const says = (line: string): string => readShorthand(line).says;
 
@@ -117,5 +118,50 @@ describe('what is unclear', () => {
   it('survives anything', () => {
     for (const line of ['?', '~', 'L', 'H /', 'comp ,,,', '💥 x', 'gap top bottom', 'x'.repeat(5000)])
       expect(readShorthand(line).ok).toBe(false);
+  });
+});
+
+describe('what is refused', () => {
+  const off = [{ part: 'muffler', name: 'Muffler' }, { name: 'bent washer' }] as const;
+  it('names what is still off, and what is not off', () => {
+    expect(readShorthand('start cold 3', { off })).toEqual({
+      ok: false,
+      says: 'Start: still off: muffler. Write "put all back" first.',
+    });
+    expect(readShorthand('on plug', { off }).says).toBe('Plug is not off.');
+    expect(readShorthand('on bent washer', { off })).toMatchObject({
+      entries: [{ kind: 'put-back', body: { thing: 'bent washer' } }],
+    });
+  });
+
+  it('is refused whole: of several things on a line nothing is logged when one is not understood', () => {
+    const read = readShorthand('smell stale; wibble');
+    expect(read.ok).toBe(false);
+    expect(read.says).toContain('"wibble" is not a check I know');
+    expect('entries' in read).toBe(false);
+  });
+
+  it('is a flooded engine’s plug alone allowed to be off', () => {
+    const plug = [{ part: 'plug', name: 'Plug' }] as const;
+    expect(readShorthand('start flooded 8 nothing', { off: plug }).ok).toBe(true);
+    expect(readShorthand('start cold 8 nothing', { off: plug }).ok).toBe(false);
+  });
+});
+
+describe('what is logged', () => {
+  it('reads back as what was typed, for every check, result and sureness, however it is spelt out', () => {
+    for (const check of CHECKS)
+      for (const result of check.results)
+        for (const [mark, sureness] of [
+          ['', 'sure'],
+          ['~', 'fair'],
+          ['?', 'doubtful'],
+        ] as const) {
+          const line = `${check.id.replaceAll('-', ' ')} ${result.id.replaceAll('-', ' ')}${mark}`;
+          expect(entry(line), line).toMatchObject({
+            kind: 'finding',
+            body: { check: check.id, result: result.id, sureness },
+          });
+        }
   });
 });

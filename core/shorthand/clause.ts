@@ -1,0 +1,276 @@
+import {
+  checkOf,
+  partOf,
+  resultOf,
+  type CheckDef,
+  type CheckId,
+  type PartId,
+  type Sureness,
+} from '../knowledge';
+import { missingToRun } from '../diagnosis';
+import {
+  pullsWords,
+  type Bodies,
+  type EntryKind,
+  type OffItem,
+  type StartOutcome,
+  type StartState,
+} from '../log';
+import { moveInWords, type ScrewMove } from '../tuning';
+import { READING_FIELD } from '../reading';
+import { parseTurns, formatTurns } from '../units';
+import { readingFor } from './reading';
+import { checksNamed, findPart, findResult, squash } from './tokens';
+
+/** What a line is to log. */
+export type Written = { [K in EntryKind]: { kind: K; body: Bodies[K] } }[EntryKind];
+
+/** What one line of shop shorthand was understood as, or why it was not. */
+export type Understood =
+  { ok: true; entries: readonly Written[]; says: string } | { ok: false; says: string };
+
+/** What lies on the bench while a line is written: what is off. Left out, nothing is known of it. */
+export interface AtHand {
+  off?: readonly Pick<OffItem, 'part' | 'name'>[];
+}
+
+const fail = (says: string): Understood => ({ ok: false, says });
+const understood = (says: string, ...entries: Written[]): Understood => ({ ok: true, entries, says });
+
+/** A trailing `?` is doubtful, a trailing `~` fairly sure. */
+function splitSureness(text: string): { text: string; sureness: Sureness } {
+  if (text.endsWith('?')) return { text: text.slice(0, -1).trim(), sureness: 'doubtful' };
+  if (text.endsWith('~')) return { text: text.slice(0, -1).trim(), sureness: 'fair' };
+  return { text, sureness: 'sure' };
+}
+
+const SURE_WORDS: Readonly<Record<Sureness, string>> = {
+  sure: '',
+  fair: ', fairly sure',
+  doubtful: ', doubtful',
+};
+
+const hasDigit = (text: string): boolean => /\d/.test(text);
+
+/** "wet after 20 pulls": what was seen, and the pulls before it. */
+function splitPulls(check: CheckDef, text: string): { text: string; pulls?: number } {
+  const match =
+    check.results.some((r) => r.fromPulling) && /^(.*?)\s*after (\d{1,3})(?: pulls?)?$/.exec(text);
+  return match ? { text: match[1] ?? '', pulls: Number(match[2]) } : { text };
+}
+
+function finding(check: CheckDef, rest: string): Understood {
+  const { text: said, sureness } = splitSureness(rest);
+  const { text, pulls } = splitPulls(check, said);
+  if (pulls !== undefined && pulls > 200) return fail(`${check.name}: ${pulls} pulls is more than 200`);
+  const result = hasDigit(text) && READING_FIELD[check.id] ? null : findResult(check, text);
+  if (result) {
+    const label = resultOf(check.id, result)?.label ?? result;
+    return understood(
+      `${check.name}: ${label}${pulls === undefined ? '' : `, ${pullsWords(pulls)}`}${SURE_WORDS[sureness]}`,
+      {
+        kind: 'finding',
+        body: { check: check.id, result, sureness, ...(pulls !== undefined && { pulls }) },
+      },
+    );
+  }
+  const options = check.results.map((r) => r.label).join(', ');
+  if (!text || !READING_FIELD[check.id] || check.id === 'screw-turns')
+    return fail(`${check.name}: which? ${options}`);
+  const reading = readingFor(check, text);
+  if (typeof reading === 'string') return fail(reading);
+  const { psi = [], mm = [], rpm = [], trace } = reading;
+  const shown = [...psi, ...mm, ...rpm, ...(trace?.points.map(([t, p]) => `${t} s ${p}`) ?? [])].join(' ');
+  const unit = trace?.unit ?? READING_FIELD[check.id];
+  return understood(
+    `${check.name}: ${shown} ${unit}${reading.decompressor ? ', valve open' : ''}${SURE_WORDS[sureness]}`,
+    { kind: 'finding', body: { check: check.id, reading, sureness } },
+  );
+}
+
+/** "L 1 1/8", "H 2", "L 1 1/8 H 2": screws counted to their seats. */
+function screws(line: string): Understood | null {
+  const match = /^(?:([lh])\s+([\d\s./]+?))(?:\s+([lh])\s+([\d\s./]+))?$/i.exec(line);
+  if (!match) return null;
+  const turns: { L?: number; H?: number } = {};
+  for (const [screw, text] of [
+    [match[1], match[2]],
+    [match[3], match[4]],
+  ]) {
+    if (!screw || text === undefined) continue;
+    const value = parseTurns(text);
+    if (value === null)
+      return fail(
+        `${screw.toUpperCase()}: "${text.trim()}" is not a screw position; write turns and eighths, such as "1 1/8"`,
+      );
+    turns[screw.toUpperCase() as 'L' | 'H'] = value;
+  }
+  const says = Object.entries(turns).map(([s, v]) => `${s} ${formatTurns(v)}`);
+  return understood(`${checkOf('screw-turns').name}: ${says.join(', ')} turns out`, {
+    kind: 'finding',
+    body: { check: 'screw-turns', reading: { turns }, sureness: 'sure' },
+  });
+}
+
+/** "L out 1/8", "H in 1/4", "stop in 1/8": a screw turned. */
+function turned(line: string): Understood | null {
+  const match = /^(l|h|stop)\s+(in|out)\s+([\d\s./]+)$/i.exec(line);
+  if (!match) return null;
+  const screw = match[1]!.toLowerCase() === 'stop' ? 'stop' : (match[1]!.toUpperCase() as 'L' | 'H');
+  const turns = parseTurns(match[3]!);
+  const eighths = turns === null ? null : Math.round(turns * 16) / 2;
+  if (!eighths || eighths > 32)
+    return fail(
+      `${match[1]}: "${match[3]!.trim()}" is not a turn of a screw; write eighths, such as "L out 1/8"`,
+    );
+  const out = match[2]!.toLowerCase() === 'out';
+  const body: ScrewMove = { screw, eighths: (screw === 'stop') === out ? -eighths : eighths };
+  return understood(`Screw: ${moveInWords(body)}`, { kind: 'screw', body });
+}
+
+const named = (parts: readonly PartId[]): string =>
+  parts.map((part) => partOf(part).name.toLowerCase()).join(', ');
+
+const partsIn = ({ off = [] }: AtHand): Set<PartId> => new Set(off.flatMap((item) => item.part ?? []));
+
+/** "start cold 4", "start warm 2 pops": a try at starting and the pulls it took. */
+function started(line: string, at: AtHand): Understood | null {
+  const match = /^start\s+(cold|warm|flooded)\s+(\d{1,3})(?:\s+(runs|pops|nothing))?$/i.exec(line);
+  if (!match) return null;
+  const pulls = Number(match[2]);
+  if (pulls > 200) return fail(`Start: ${pulls} pulls is more than 200`);
+  const state = match[1]!.toLowerCase() as StartState;
+  // A flooded engine is cleared with its plug out.
+  const off = missingToRun(partsIn(at)).filter((part) => state !== 'flooded' || part !== 'plug');
+  if (off.length > 0) return fail(`Start: still off: ${named(off)}. Write "put all back" first.`);
+  const outcome = (match[3]?.toLowerCase() ?? 'runs') as StartOutcome;
+  return understood(`Start ${state}: ${outcome} ${pullsWords(pulls)}`, {
+    kind: 'start',
+    body: { state, pulls, outcome },
+  });
+}
+
+const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function tookOff(rest: string): Understood {
+  if (!rest) return fail('Took off what? Name the part, such as "off recoil"');
+  const part = findPart(rest);
+  return part
+    ? understood(`Took off: ${partOf(part).name.toLowerCase()}`, { kind: 'took-off', body: { part } })
+    : understood(`Took off: ${rest} (loose thing)`, {
+        kind: 'took-off',
+        body: { thing: rest.slice(0, 120) },
+      });
+}
+
+function putBack(rest: string, { off }: AtHand): Understood {
+  if (!rest) return fail('Put back what? Name the part, such as "on recoil"');
+  const part = findPart(rest);
+  const loose = off?.find((item) => !item.part && squash(item.name) === squash(rest));
+  if (loose) return understood(`Put back: ${loose.name}`, { kind: 'put-back', body: { thing: loose.name } });
+  if (off && !(part && off.some((item) => item.part === part)))
+    return fail(`${sentence(part ? partOf(part).name : rest)} is not off.`);
+  return part
+    ? understood(`Put back: ${partOf(part).name.toLowerCase()}`, { kind: 'put-back', body: { part } })
+    : understood(`Put back: ${rest} (loose thing)`, {
+        kind: 'put-back',
+        body: { thing: rest.slice(0, 120) },
+      });
+}
+
+const ALL_BACK = /^(?:put\s+)?(?:it\s+)?all\s+(?:back|on)(?:\s+on)?$|^(?:back|on)\s+all$/i;
+
+function allBack({ off = [] }: AtHand): Understood {
+  if (off.length === 0) return fail('Put all back: nothing is off.');
+  return understood(
+    `Put back: ${off.map((item) => item.name.toLowerCase()).join(', ')}`,
+    ...off
+      .toReversed()
+      .map(({ part, name }): Written => ({ kind: 'put-back', body: part ? { part } : { thing: name } })),
+  );
+}
+
+/** Which of the checks a word may name is meant: by the one that lies open, else by the result only one of them has. */
+function meant(checks: readonly CheckDef[], rest: string, at: AtHand): CheckDef | string {
+  const [only] = checks;
+  if (checks.length === 1) return only!;
+  const off = partsIn(at);
+  const open = checks.filter((c) => c.access.length > 0 && c.access.every((part) => off.has(part)));
+  if (open.length === 1) return open[0]!;
+  const { text } = splitSureness(rest);
+  const having = checks.filter((c) => findResult(c, text));
+  if (having.length === 1) return having[0]!;
+  return `Which? ${checks.map((c) => `"${c.id.replaceAll('-', ' ')} ${rest}"`).join(' or ')}`;
+}
+
+/** "decomp none": none of it seen, or none fitted? Only the check's whole name says. */
+const eitherNone = ({ id, results }: CheckDef, name: readonly string[], said: string): boolean =>
+  said === 'none' &&
+  squash(name.join('')) !== squash(id) &&
+  ['none', 'none-fitted'].every((none) => results.some((r) => r.id === none));
+
+/** A check and what it showed, however the words are put: the longest name that makes sense wins. */
+function checked(text: string, at: AtHand): Understood | null {
+  const words = text.split(' ');
+  let why: Understood | null = null;
+  const tries: [name: string[], rest: string[]][] = [];
+  for (let n = Math.min(4, words.length); n >= 1; n--) tries.push([words.slice(0, n), words.slice(n)]);
+  // "heavy smoke", "no spark": what it showed comes first.
+  for (let n = Math.min(3, words.length - 1); n >= 1; n--) tries.push([words.slice(-n), words.slice(0, -n)]);
+  for (const [name, rest] of tries) {
+    const mark = /[?~]$/.exec(name.at(-1)!)?.[0] ?? '';
+    const checks = checksNamed(name.join('-').replace(/[?~]$/, ''));
+    if (checks.length === 0) continue;
+    const said = (rest.join(' ').toLowerCase() === 'no' ? 'none' : rest.join(' ')) + mark;
+    const check = meant(checks, said, at);
+    const read =
+      typeof check === 'string'
+        ? fail(check)
+        : eitherNone(check, name, said)
+          ? fail(`${check.name}: which? ${check.results.map((r) => r.label).join(', ')}`)
+          : finding(check, said);
+    if (read.ok) return read;
+    why ??= read;
+  }
+  return why;
+}
+
+/** What a running or turned engine cannot have shown with this much off. */
+function impossible(check: CheckId, at: AtHand): Understood | null {
+  const { name, engine, access } = checkOf(check);
+  if (!engine) return null;
+  const missing =
+    engine === 'turned'
+      ? (['recoil', 'flywheel'] as const).filter((part) => partsIn(at).has(part))
+      : missingToRun(partsIn(at));
+  const off = missing.filter((part) => !access.includes(part));
+  return off.length > 0 ? fail(`${name}: still off: ${named(off)}. Write "put all back" first.`) : null;
+}
+
+/** Reads one thing written on the bench line. Never guesses: what is unclear comes back with the choices. */
+export function readClause(line: string, at: AtHand): Understood {
+  const text = line.trim().replace(/\s+/g, ' ');
+  if (!text) return fail('Nothing written.');
+  const [first = '', ...others] = text.split(' ');
+  const rest = others.join(' ');
+  const word = first.toLowerCase().replace(/:$/, '');
+  if (word === 'note' || word === '#') {
+    return rest
+      ? understood(`Note: ${rest}`, { kind: 'note', body: { text: rest.slice(0, 2000) } })
+      : fail('Note: write something after it.');
+  }
+  if (ALL_BACK.test(text)) return allBack(at);
+  if (word === 'off') return tookOff(rest);
+  if (word === 'on' || word === 'back') return putBack(rest, at);
+  const putting = /^put (.+) back(?: on)?$/i.exec(text);
+  if (putting) return putBack(putting[1]!, at);
+  const done = turned(text) ?? started(text, at) ?? screws(text);
+  if (done) return done;
+  const read = checked(text, at);
+  if (!read)
+    return fail(
+      `"${first}" is not a check I know. Write a check and its result, "off" or "on" with a part, or "note".`,
+    );
+  const [entry] = read.ok ? read.entries : [];
+  return (entry?.kind === 'finding' && impossible(entry.body.check, at)) || read;
+}

@@ -1,0 +1,45 @@
+import { readClause, type AtHand, type Understood } from './clause';
+
+/**
+ * Reads one line of shop shorthand:
+ *
+ *     line     = clause { (";" | ",") clause }
+ *     clause   = "note" text | "off" part | ("on" | "back") part | "put" part "back" | "put all back"
+ *              | screws | turned | started | check [result | reading] [sureness] | result check
+ *     screws   = ("L" | "H") turns [("L" | "H") turns]      turns in eighths: 1 1/8, 3/4, 1.5
+ *     turned   = ("L" | "H" | "stop") ("in" | "out") turns
+ *     started  = "start" ("cold" | "warm" | "flooded") pulls ["runs" | "pops" | "nothing"]
+ *     result   = one of the check's results ["after" n "pulls"]     pulls with the plug only
+ *     reading  = numbers, as the check measures: psi, bar or kPa per pull; mm, thou or inches per leg; rpm;
+ *                seconds:gauge pairs and a unit for a watched gauge
+ *     sureness = "?" doubtful | "~" fairly sure | nothing: sure
+ *
+ * A check is named by its id or one of its words, any unique start of three letters or more, or nearly spelt so; a result
+ * likewise. `at` says what is off: then a word that may name two checks is the one that lies open, and what needs the engine
+ * together is refused. All of a line is understood, or nothing of it is logged.
+ *
+ * @example
+ * readShorthand('smell stale; off recoil');
+ * // { ok: true, entries: [{ kind: 'finding', … }, { kind: 'took-off', … }], says: 'Smell the fuel: stale; Took off: recoil starter' }
+ */
+export function readShorthand(line: string, at: AtHand = {}): Understood {
+  if (/^\s*(note\b|#)/i.test(line)) return readClause(line, at);
+  if (line.includes(';')) return together(line.split(';'), at);
+  const whole = readClause(line, at);
+  if (!line.includes(',') || (whole.ok && whole.entries[0]?.kind === 'finding')) return whole;
+  const parts = together(line.split(','), at);
+  return parts.ok ? parts : whole;
+}
+
+/** Several clauses as one, or why one of them is not understood. */
+function together(clauses: readonly string[], at: AtHand): Understood {
+  const read = clauses.filter((text) => text.trim()).map((text) => readClause(text, at));
+  const failed = read.find((u) => !u.ok);
+  if (failed) return failed;
+  if (read.length === 0) return { ok: false, says: 'Nothing written.' };
+  return {
+    ok: true,
+    entries: read.flatMap((u) => (u.ok ? u.entries : [])),
+    says: read.map((u) => u.says).join('; '),
+  };
+}
