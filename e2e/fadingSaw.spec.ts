@@ -56,6 +56,10 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await step(page).getByRole('button', { name: 'Mend it' }).click();
   await expect(step(page).getByText('Fit a diaphragm kit')).toBeVisible();
   await step(page).getByLabel('What was done').fill('Kit 7, button height matched');
+  // Nobody can say what it cured while it lies in pieces.
+  await expect(step(page).getByRole('button', { name: 'Cured it' })).toHaveCount(0);
+  await step(page).getByRole('button', { name: 'All back on' }).click();
+  await expect(tray(page).getByText('nothing')).toBeVisible();
   await step(page).getByRole('button', { name: 'Cured it' }).click();
 
   await expect(step(page).getByRole('heading', { name: 'Now prove it' })).toBeVisible();
@@ -73,8 +77,14 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
     .getByRole('button', { name: 'Proved' })
     .click();
   await write(page, 'start warm 1', 'Start: warm, runs after 1 pull');
+  // Cold starts wait until the engine is cold again, whatever made it run.
+  await expect(
+    step(page)
+      .getByText(/^not before/)
+      .first(),
+  ).toBeVisible();
+  await page.clock.fastForward('03:01:00');
   await write(page, 'start cold 4', 'Start: cold, runs after 4 pulls');
-  // The second cold start waits until the engine is cold again.
   await expect(step(page).getByText(/^not before/)).toBeVisible();
   await write(page, 'start cold 2', 'Start: cold, runs after 2 pulls');
   await expect(step(page).getByText(/^not before/)).toBeVisible();
@@ -82,13 +92,11 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await expect(step(page).getByRole('link', { name: 'Start it' })).toBeVisible();
   await write(page, 'start cold 3', 'Start: cold, runs after 3 pulls');
 
-  // Everything proved, but three parts still lie in the tray: it says so.
-  await expect(step(page).getByText('Still off: Air box, Carburettor, Metering cover.')).toBeVisible();
+  // Everything proved, but a loose thing lies in the tray: it says so.
+  await write(page, 'off bent washer', 'bent washer');
+  await expect(step(page).getByText('Still off: bent washer.')).toBeVisible();
   await expect(step(page).getByRole('button', { name: 'Close the job' })).toBeDisabled();
-  for (const part of ['Metering cover', 'Carburettor', 'Air box'])
-    await tray(page)
-      .getByRole('button', { name: `Put back: ${part}` })
-      .click();
+  await tray(page).getByRole('button', { name: 'Put back: bent washer' }).click();
   await step(page).getByRole('button', { name: 'Close the job' }).click();
   await expect(step(page).getByRole('heading', { name: 'Closed' })).toBeVisible();
 
@@ -115,6 +123,7 @@ test('a scored piston does not leave before what caused it is answered', async (
   // Money comes first, and what did it is asked beside it.
   await expect(step(page).getByRole('heading', { name: 'Is it worth mending?' })).toBeVisible();
   await step(page).getByRole('button', { name: 'It is: mend it' }).click();
+  await step(page).getByRole('button', { name: 'All back on' }).click();
   await step(page).getByRole('button', { name: 'Cured it' }).click();
   await expect(step(page).getByRole('heading', { name: 'What caused it?' })).toBeVisible();
   for (const cause of [

@@ -152,9 +152,13 @@ function started(line: string, at: AtHand): Understood | null {
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-function tookOff(rest: string): Understood {
+function tookOff(rest: string, { off = [] }: AtHand): Understood {
   if (!rest) return fail('Took off what? Name the part, such as "off recoil"');
   const part = findPart(rest);
+  const already = off.find((item) =>
+    part ? item.part === part : !item.part && squash(item.name) === squash(rest),
+  );
+  if (already) return fail(`${sentence(already.name)} is off already.`);
   return part
     ? understood(`Took off: ${partOf(part).name.toLowerCase()}`, { kind: 'took-off', body: { part } })
     : understood(`Took off: ${rest} (loose thing)`, {
@@ -260,7 +264,7 @@ export function readClause(line: string, at: AtHand): Understood {
       : fail('Note: write something after it.');
   }
   if (ALL_BACK.test(text)) return allBack(at);
-  if (word === 'off') return tookOff(rest);
+  if (word === 'off') return tookOff(rest, at);
   if (word === 'on' || word === 'back') return putBack(rest, at);
   const putting = /^put (.+) back(?: on)?$/i.exec(text);
   if (putting) return putBack(putting[1]!, at);

@@ -159,6 +159,7 @@ export const CORPUS: readonly (readonly [line: string, means: string, off?: read
   ['on recoil', 'on recoil', ['recoil']],
   ['back carb', 'on carburettor', ['carburettor']],
   ['on plug', 'ask', ['recoil']],
+  ['off carb', 'ask', ['air-box', 'carburettor']],
   ['put all back', 'on carburettor; on air-box', ['air-box', 'carburettor']],
   ['all back on', 'on recoil', ['recoil']],
   ['put all back', 'ask', []],

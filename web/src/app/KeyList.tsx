@@ -4,11 +4,18 @@ import { keysNow } from './keys';
 
 const LINE_EXAMPLES = [
   'comp 62 98 117',
+  'comp 8 bar',
   'gap top .30 bottom .45',
+  'gap 12 thou',
   'spark weak?',
-  'L 1 1/8',
+  'no spark',
+  'smell fresh; filter clean',
+  'idle 2,750',
+  'L 1 1/8 H 1',
+  'L out 1/8',
   'off recoil',
-  'idle 2750',
+  'put all back',
+  'start cold 4 pops',
   'note waits for kit',
 ];
 

@@ -28,7 +28,7 @@ export function JobHead({
     <div className="border-b-2 border-line px-3 py-2 sm:px-5">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 lg:flex-nowrap">
         <span className="font-tag text-5xl leading-none font-bold">{job.tag}</span>
-        <div className="min-w-0 shrink-0 leading-tight lg:max-w-72">
+        <div className="min-w-0 flex-1 leading-tight lg:max-w-72 lg:flex-none">
           <h1 className="truncate font-tag text-2xl font-semibold">
             <Link
               to={`/specs?model=${encodeURIComponent(`${machine.maker} ${machine.model}`.toLowerCase())}`}
@@ -52,7 +52,7 @@ export function JobHead({
             </li>
           ))}
         </ul>
-        <div className="ml-auto flex shrink-0 items-center gap-1">
+        <div className="ml-auto flex flex-wrap items-center gap-1 lg:shrink-0 lg:flex-nowrap">
           <HistorySheet atBench={atBench} log={log} />
           {(
             [
