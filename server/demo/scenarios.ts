@@ -179,7 +179,7 @@ export const SCENARIOS: readonly Scenario[] = [
         note: 'New line and grommet; starts in three, still flat at the top',
       },
       'full 7900',
-      'screen clear',
+      'spark screen clear',
       'air clean',
     ],
   },
