@@ -125,7 +125,7 @@ const views = [
     prepare: async (page) => {
       await page.getByRole('button', { name: /^Follows: / }).click();
       await page.waitForTimeout(1500);
-      await page.getByRole('dialog').getByRole('progressbar').waitFor({ state: 'detached', timeout: 60_000 });
+      await page.getByRole('dialog').getByRole('progressbar').waitFor({ state: 'detached', timeout: 150_000 });
     },
   },
   {
