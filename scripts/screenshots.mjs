@@ -125,7 +125,10 @@ const views = [
     prepare: async (page) => {
       await page.getByRole('button', { name: /^Follows: / }).click();
       await page.waitForTimeout(1500);
-      await page.getByRole('dialog').getByRole('progressbar').waitFor({ state: 'detached', timeout: 150_000 });
+      await page
+        .getByRole('dialog')
+        .getByRole('progressbar')
+        .waitFor({ state: 'detached', timeout: 150_000 });
     },
   },
   {
