@@ -12,7 +12,7 @@ export {
 export { type Misreading, type Moved, type Reasons, type Suspect } from './explain';
 export { type Found } from './found';
 export { ACT_ON } from './parameters';
-export { missingToRun, standing } from './plan/possible';
+export { missingToRun, standing, toPutBack } from './plan/possible';
 export type { Forecast, Way } from './plan/forecast';
 export type { Progress } from './plan/lookAhead';
 export { type NextCheck, type Outlook } from './plan/nextCheck';

@@ -30,7 +30,7 @@ export type {
   TrailLine,
 } from './picture';
 export { COLD_AGAIN_H, coldStartDue } from './proof';
-export { offToStart, openBehind, partsOff, readJob } from './readJob';
+export { itemBack, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
 export { caseOf, staleFindings } from './caseOf';
 export { phaseOf, type Phase } from './phase';

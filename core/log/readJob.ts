@@ -2,7 +2,7 @@ import { behindOf, causeOf, partOf, type CauseId, type History, type PartId } fr
 import { missingToRun, takeIn, type Evidence } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
-import type { Entry, EntryOf } from './entry';
+import type { Bodies, Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
 import type { Finding, OffItem, OpenEnd, Picture, Repair, Settled, TrailLine } from './picture';
 import { readProof } from './proof';
@@ -200,7 +200,7 @@ function readEvidence(unstruck: Live, read: ReadonlyMap<string, Finding>): Evide
 function takeInFailed(evidence: readonly Evidence[], { id: ref, body }: EntryOf<'start'>): Evidence[] {
   const mended = evidence.some((e) => e.kind === 'repair' && e.outcome !== 'no-change');
   if (mended) return takeIn(evidence, { ref, kind: 'complaint', complaint: failingAs(body) });
-  const result = body.outcome === 'pops' ? 'pops' : 'nothing';
+  const { outcome: result } = body;
   return takeIn(evidence, { ref, kind: 'finding', check: 'start-trial', result, sureness: 'sure' });
 }
 
@@ -229,9 +229,15 @@ function trailLine(
  * once something is off without which it cannot run. A loose thing alone waits for the closing.
  */
 export function offToStart({ off }: Pick<Picture, 'off'>): OffItem[] {
-  const parts = new Set(off.flatMap((item) => item.part ?? []));
-  return missingToRun(parts).length > 0 ? off.filter((item) => item.part !== 'tank-drained') : [];
+  return missingToRun(new Set(partsOff({ off }))).length > 0
+    ? off.filter((item) => item.part !== 'tank-drained')
+    : [];
 }
 
 /** The parts of the access list that are off. */
-export const partsOff = (picture: Picture): PartId[] => picture.off.flatMap((item) => item.part ?? []);
+export const partsOff = ({ off }: { off: readonly Pick<OffItem, 'part'>[] }): PartId[] =>
+  off.flatMap((item) => item.part ?? []);
+
+/** What is noted when something that is off goes back. */
+export const itemBack = ({ part, name }: Pick<OffItem, 'part' | 'name'>): Bodies['put-back'] =>
+  part ? { part } : { thing: name };

@@ -7,8 +7,10 @@ import {
   type PartId,
   type Sureness,
 } from '../knowledge';
-import { missingToRun } from '../diagnosis';
+import { missingToRun, toPutBack } from '../diagnosis';
 import {
+  itemBack,
+  partsOff,
   pullsWords,
   type Bodies,
   type EntryKind,
@@ -131,7 +133,7 @@ function turned(line: string): Understood | null {
 const named = (parts: readonly PartId[]): string =>
   parts.map((part) => partOf(part).name.toLowerCase()).join(', ');
 
-const partsIn = ({ off = [] }: AtHand): Set<PartId> => new Set(off.flatMap((item) => item.part ?? []));
+const partsIn = ({ off = [] }: AtHand): Set<PartId> => new Set(partsOff({ off }));
 
 /** "start cold 4", "start warm 2 pops": a try at starting and the pulls it took. */
 function started(line: string, at: AtHand): Understood | null {
@@ -188,9 +190,7 @@ function allBack({ off = [] }: AtHand): Understood {
   if (off.length === 0) return fail('Put all back: nothing is off.');
   return understood(
     `Put back: ${off.map((item) => item.name.toLowerCase()).join(', ')}`,
-    ...off
-      .toReversed()
-      .map(({ part, name }): Written => ({ kind: 'put-back', body: part ? { part } : { thing: name } })),
+    ...off.toReversed().map((item): Written => ({ kind: 'put-back', body: itemBack(item) })),
   );
 }
 
@@ -230,9 +230,8 @@ function checked(text: string, at: AtHand): Understood | null {
     const read =
       typeof check === 'string'
         ? fail(check)
-        : eitherNone(check, name, said)
-          ? fail(`${check.name}: which? ${check.results.map((r) => r.label).join(', ')}`)
-          : finding(check, said);
+        : // Nothing said: the choices come back.
+          finding(check, eitherNone(check, name, said) ? '' : said);
     if (read.ok) return read;
     why ??= read;
   }
@@ -241,14 +240,9 @@ function checked(text: string, at: AtHand): Understood | null {
 
 /** What a running or turned engine cannot have shown with this much off. */
 function impossible(check: CheckId, at: AtHand): Understood | null {
-  const { name, engine, access } = checkOf(check);
-  if (!engine) return null;
-  const missing =
-    engine === 'turned'
-      ? (['recoil', 'flywheel'] as const).filter((part) => partsIn(at).has(part))
-      : missingToRun(partsIn(at));
-  const off = missing.filter((part) => !access.includes(part));
-  return off.length > 0 ? fail(`${name}: still off: ${named(off)}. Write "put all back" first.`) : null;
+  const def = checkOf(check);
+  const off = toPutBack(def, partsIn(at));
+  return off.length > 0 ? fail(`${def.name}: still off: ${named(off)}. Write "put all back" first.`) : null;
 }
 
 /** Reads one thing written on the bench line. Never guesses: what is unclear comes back with the choices. */

@@ -1,10 +1,7 @@
 import type { CheckDef, CheckId } from '../knowledge';
 import { READING_FIELD, type Reading } from '../reading';
-import { PRESSURE_UNITS, thouToMm } from '../units';
+import { barToPsi, fromKpa, PRESSURE_UNITS, thouToMm } from '../units';
 
-const PSI_PER_BAR = 14.5038;
-const KPA_PER_PSI = 6.894757;
-const MM_PER_INCH = 25.4;
 /** A gap smaller than this is no gap in millimetres: it was read in inches. */
 const INCHES_BELOW_MM = 0.05;
 const GAPS: readonly CheckId[] = ['coil-gap', 'plug-gap'];
@@ -17,12 +14,12 @@ const numbersIn = (text: string): number[] | null => {
 
 const rounded = (n: number, to: number): number => Math.round(n * to) / to;
 
-/** Figures and their units apart, ranges as two figures. */
-const loosened = (text: string): string =>
-  text
-    .replace(/(\d)\s*(psi|bar|kpa|mm|thou|rpm|inches|inch|in|")(?![a-z])/gi, '$1 $2 ')
-    .replace(/(\d)\s*[-–]\s*(\d)/g, '$1 $2')
-    .trim();
+/** Figures and their units apart. */
+const unitsApart = (text: string): string =>
+  text.replace(/(\d)\s*(psi|bar|kpa|mm|thou|rpm|inches|inch|in|")(?![a-z])/gi, '$1 $2 ');
+
+/** Ranges as two figures. */
+const rangesApart = (text: string): string => text.replace(/(\d)\s*[-–]\s*(\d)/g, '$1 $2').trim();
 
 /** Millimetres from "0.30", ".30 .45", "top .30 bottom .45", "12 thou", ".012", "0.012 in". */
 function millimetresIn(check: CheckDef, text: string): number[] | null {
@@ -34,7 +31,7 @@ function millimetresIn(check: CheckDef, text: string): number[] | null {
   return numbers.map((n) => {
     const small = !millimetres && GAPS.includes(check.id) && n > 0 && n < INCHES_BELOW_MM;
     if (thou) return rounded(thouToMm(n), 1000);
-    return inches || small ? rounded(n * MM_PER_INCH, 1000) : n;
+    return inches || small ? rounded(thouToMm(n * 1000), 1000) : n;
   });
 }
 
@@ -53,10 +50,13 @@ function traceIn(check: CheckDef, text: string): Reading | string {
 
 function squeezeIn(check: CheckDef, text: string): Reading | string {
   const decompressor = /\bopen\b/.test(text) ? ('open' as const) : undefined;
-  const times = /\bbar\b/i.test(text) ? PSI_PER_BAR : /\bkpa\b/i.test(text) ? 1 / KPA_PER_PSI : 1;
+  const inBar = /\bbar\b/i.test(text);
+  const inKpa = /\bkpa\b/i.test(text);
   const read = numbersIn(text.replace(/\b(open|shut|closed|psi|bar|kpa)\b/gi, ' '));
   if (!read) return `${check.name}: give the gauge after each pull in psi, such as "comp 62 98 117"`;
-  const psi = read.map((n) => (times === 1 ? n : rounded(n * times, 10)));
+  const psi = read.map((n) =>
+    inBar ? rounded(barToPsi(n), 10) : inKpa ? rounded(fromKpa(n, 'psi'), 10) : n,
+  );
   const bad = psi.find((n) => n < 0 || n > 400);
   if (bad !== undefined) return `${check.name}: ${bad} psi is outside 0 to 400`;
   return { psi, ...(decompressor && { decompressor }) };
@@ -68,13 +68,13 @@ export function readingFor(check: CheckDef, said: string): Reading | string {
   if (field === 'trace') return traceIn(check, said);
   if (field === 'mm') {
     // A minus sign is a lever below its face, not a range.
-    const mm = millimetresIn(check, said.replace(/(\d)\s*(mm|thou|inches|inch|in|")(?![a-z])/gi, '$1 $2 '));
+    const mm = millimetresIn(check, unitsApart(said));
     if (!mm) return `${check.name}: give millimetres, or add "thou"`;
     const bad = mm.find((n) => Math.abs(n) > 5);
     if (bad !== undefined) return `${check.name}: ${bad} mm cannot be right; for thousandths add "thou"`;
     return { mm };
   }
-  const text = loosened(said);
+  const text = rangesApart(unitsApart(said));
   if (field === 'psi') return squeezeIn(check, text);
   if (field === 'rpm') {
     const plain = text.replace(/\brpm\b/gi, ' ').replace(/\b(\d{1,2})[, ](\d{3})(?!\d)/g, '$1$2');

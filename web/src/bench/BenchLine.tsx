@@ -1,5 +1,5 @@
 import { checkOf, toOpen } from '@rusty-wren/core/knowledge';
-import type { OffItem } from '@rusty-wren/core/log';
+import { partsOff, type OffItem } from '@rusty-wren/core/log';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { forwardRef, useId, useState, type FormEvent } from 'react';
 import type { Log } from './useJob';
@@ -22,7 +22,7 @@ export const BenchLine = forwardRef<
     event.preventDefault();
     if (!understood) return;
     if (!understood.ok) return setFailed(true);
-    const open = new Set(off.flatMap((item) => item.part ?? []));
+    const open = new Set(partsOff({ off }));
     for (const entry of understood.entries) {
       // What was seen behind a cover says that the cover is off.
       if (entry.kind === 'finding')

@@ -1,5 +1,5 @@
 import { PARTS } from '@rusty-wren/core/knowledge';
-import type { OffItem } from '@rusty-wren/core/log';
+import { itemBack, type OffItem } from '@rusty-wren/core/log';
 import { Plus, Undo2 } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
@@ -11,7 +11,7 @@ import type { Log } from './useJob';
 export function Tray({ off, log }: { off: readonly OffItem[]; log: Log }): ReactElement {
   const [adding, setAdding] = useState(false);
   const back = (item: OffItem): void => {
-    log('put-back', item.part ? { part: item.part } : { thing: item.name });
+    log('put-back', itemBack(item));
   };
   return (
     <section aria-label="Tray: what is off" className="flex min-w-0 items-center gap-2 overflow-x-auto">

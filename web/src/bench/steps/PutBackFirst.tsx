@@ -1,4 +1,4 @@
-import type { OffItem } from '@rusty-wren/core/log';
+import { itemBack, type OffItem } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import { inSentence } from '../../rack/words';
 import { Button } from '../../ui/Button';
@@ -17,7 +17,7 @@ export function PutBackFirst({ off, log }: { off: readonly OffItem[]; log: Log }
         look="rust"
         className="mt-4 min-h-16 px-8 text-xl"
         onClick={() => {
-          for (const { part, name } of off.toReversed()) log('put-back', part ? { part } : { thing: name });
+          for (const item of off.toReversed()) log('put-back', itemBack(item));
         }}
       >
         All back on
