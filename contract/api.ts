@@ -1,10 +1,9 @@
 import { CHECK_IDS, type CauseId, type CheckId, type ComplaintId } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/machine';
-import type { Entry, Stage } from '@rusty-wren/core/log';
+import type { Entry, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
-import type { Stop } from '@rusty-wren/core/diagnosis';
 import Joi from 'joi';
-import { entrySchema, uuid, type NewEntry } from './entries';
+import { entrySchema, uuid } from './entries';
 
 export interface Account {
   id: string;
@@ -99,11 +98,13 @@ export interface RackTag {
   waitingFor: string | null;
   stageSince: string | null;
   complaints: ComplaintId[];
-  settled: CauseId[];
   lead: { cause: CauseId; probability: number } | null;
-  next: { check: CheckId; minutes: number } | null;
-  /** Why checking is over, and the cause to act on. */
-  stop: { why: Stop['why']; cause: CauseId } | null;
+  /** What the job asks for now: as its bench says. */
+  phase: Phase;
+  /** What was settled on and put right. */
+  mended: ToMend[];
+  /** Faults that hurt somebody, in words. */
+  safety: string[];
   off: number;
   /** All but a cold start is proved; from when it may be made, ISO 8601, null for now. */
   coldStart: { notBefore: string | null } | null;

@@ -2,7 +2,7 @@ import {
   CAUSE_IDS,
   CHECK_IDS,
   COMPLAINT_IDS,
-  OUTCOMES,
+  REPAIR_OUTCOMES,
   PART_IDS,
   REMEDY_IDS,
   SURENESS,
@@ -10,9 +10,9 @@ import {
   type CheckId,
   type ComplaintId,
   type History,
-  type Outcome,
   type PartId,
   type RemedyId,
+  type RepairOutcome,
   type Sureness,
 } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS, type MachineFacts } from '@rusty-wren/core/machine';
@@ -38,7 +38,7 @@ type LogLine =
       mm?: number | number[];
       rpm?: number | number[];
     } & Omit<Reading, 'psi' | 'mm' | 'rpm'>)
-  | { repair: CauseId; remedy?: RemedyId; outcome: Outcome }
+  | { repair: CauseId; remedy?: RemedyId; outcome: RepairOutcome }
   | { tookOff: PartId }
   | { putBack: PartId };
 
@@ -78,7 +78,7 @@ const logLine = Joi.object()
     then: Joi.object({
       repair: id(CAUSE_IDS),
       remedy: Joi.string().valid(...REMEDY_IDS),
-      outcome: id(OUTCOMES),
+      outcome: id(REPAIR_OUTCOMES),
     }),
   })
   .when(Joi.object({ tookOff: Joi.exist() }).unknown(), { then: Joi.object({ tookOff: id(PART_IDS) }) })
@@ -120,7 +120,11 @@ const listed = (value: number | number[] | undefined): readonly number[] | undef
   value === undefined ? undefined : Array.isArray(value) ? value : [value];
 
 /** A repair as a bench log holds it. */
-const repairIn = ({ repair, remedy, outcome }: Extract<LogLine, { repair: CauseId }>): Bodies['repair'] => ({
+const repairIn = ({
+  repair,
+  remedy,
+  outcome,
+}: Extract<LogLine, { repair: CauseId }>): Extract<Bodies['repair'], { cause: CauseId }> => ({
   cause: repair,
   ...(remedy && { remedy }),
   outcome,
@@ -192,14 +196,11 @@ export function caseFileOf(picture: Picture): CaseFile {
           } as LogLine,
         ];
       }
-      case 'repair':
-        return [
-          {
-            repair: entry.body.cause,
-            ...(entry.body.remedy && { remedy: entry.body.remedy }),
-            outcome: entry.body.outcome,
-          },
-        ];
+      case 'repair': {
+        if (!('cause' in entry.body)) return [];
+        const { cause, remedy, outcome } = entry.body;
+        return [{ repair: cause, ...(remedy && { remedy }), outcome }];
+      }
       case 'took-off':
         return 'part' in entry.body ? [{ tookOff: entry.body.part }] : [];
       case 'put-back':

@@ -3,6 +3,7 @@ import {
   CHECK_IDS,
   COMPLAINT_IDS,
   OUTCOMES,
+  REPAIR_OUTCOMES,
   PART_IDS,
   REMEDY_IDS,
   SURENESS,
@@ -11,23 +12,19 @@ import {
 import {
   BEHIND_ANSWERS,
   ENTRY_KINDS,
+  FOUND_ANSWERS,
+  SAFETY_ANSWERS,
   HEARD_BY,
   PROVED_STEPS,
   STAGES,
   START_OUTCOMES,
   START_STATES,
-  type Bodies,
   type EntryKind,
 } from '@rusty-wren/core/log';
 import { READING_FIELD } from '@rusty-wren/core/reading';
 import { MOST_TRACK, SCREWS } from '@rusty-wren/core/tuning';
 import Joi from 'joi';
 import { besidesTheFigures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
-
-/** An entry as a client sends it: the server gives it its order. */
-export type NewEntry = {
-  [K in EntryKind]: { id: string; notedAt: string; by?: string; strikes?: string; kind: K; body: Bodies[K] };
-}[EntryKind];
 
 export const uuid = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
 
@@ -87,11 +84,16 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   'took-off': tray,
   'put-back': tray,
   repair: Joi.object({
-    cause: oneOf(CAUSE_IDS).required(),
-    remedy: oneOf(REMEDY_IDS),
-    outcome: oneOf(OUTCOMES).required(),
+    cause: oneOf(CAUSE_IDS),
+    other: text(200),
+    remedy: oneOf(REMEDY_IDS).when('cause', { is: Joi.exist(), otherwise: Joi.forbidden() }),
+    outcome: Joi.when('other', {
+      is: Joi.exist(),
+      then: oneOf(OUTCOMES).required(),
+      otherwise: oneOf(REPAIR_OUTCOMES).required(),
+    }),
     note: text(1000),
-  }),
+  }).xor('cause', 'other'),
   verdict: Joi.object({
     settles: oneOf(CAUSE_IDS),
     remedy: oneOf(REMEDY_IDS).when('settles', { is: Joi.exist(), otherwise: Joi.forbidden() }),
@@ -101,8 +103,19 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
       then: Joi.required(),
       otherwise: Joi.forbidden(),
     }),
-    words: text(1000),
-  }).xor('settles', 'behind'),
+    other: text(200),
+    words: text(1000).when('other', { is: Joi.exist(), then: Joi.forbidden() }),
+  }).xor('settles', 'behind', 'other'),
+  answered: Joi.object({
+    cause: oneOf(CAUSE_IDS),
+    answer: oneOf(FOUND_ANSWERS).when('cause', {
+      is: Joi.exist(),
+      then: Joi.required(),
+      otherwise: Joi.forbidden(),
+    }),
+    safety: oneOf(SAFETY_ANSWERS),
+    words: text(500).when('answer', { is: 'left', then: Joi.required() }),
+  }).xor('cause', 'safety'),
   can: Joi.object({ job: uuid.required(), shared: Joi.boolean().required() }),
   note: Joi.object({ text: text(2000).required() }),
   'hazard-passed': Joi.object({ words: text(500).required() }),

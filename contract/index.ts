@@ -5,3 +5,4 @@ export * from './entries';
 export { clearMessage } from './messages';
 export * from './specCard';
 export * from './feed';
+export type { NewEntry } from '@rusty-wren/core/log';

@@ -9,7 +9,7 @@ const both = (mm: number): string => `${mm.toFixed(2)} mm (${(mmToThou(mm) / 100
 
 /**
  * Judges the coil air gap from each leg (mm; one or two legs) against a band. Uneven when one leg is in band and the other is not, or
- * the two lie on opposite sides. Legs that measure right but scrape over a full turn touch somewhere: tight.
+ * the two lie on opposite sides. One leg alone in band is only fairly sure. Legs that measure right but scrape over a full turn touch somewhere: tight.
  */
 export function judgeLegs(
   legs: readonly number[],
@@ -28,7 +28,9 @@ export function judgeLegs(
   const nearEdge = [low, high].some((edge) => Math.abs(worst - edge) < FEELER_MM);
   return {
     result,
-    sureness: nearEdge && measured !== 'in-band' ? 'fair' : 'sure',
+    // One leg may be right and the other wide.
+    sureness:
+      (nearEdge && measured !== 'in-band') || (legs.length === 1 && result === 'in-band') ? 'fair' : 'sure',
     value: worst,
     band,
     unit: 'mm',

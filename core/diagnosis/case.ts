@@ -7,9 +7,9 @@ import {
   type CheckId,
   type ComplaintId,
   type History,
-  type Outcome,
   type PartId,
   type RemedyId,
+  type RepairOutcome,
   type Sureness,
 } from '../knowledge';
 
@@ -30,10 +30,11 @@ export type Evidence =
   | {
       ref: string;
       kind: 'repair';
-      cause: CauseId;
+      /** Null: something that is not on the list. */
+      cause: CauseId | null;
       /** The whole job done, where it was more than the one cause: everything it mends was put right with it. */
       remedy?: RemedyId;
-      outcome: Outcome;
+      outcome: RepairOutcome;
     };
 
 /** Everything the engine reads: live evidence only, with superseded and struck entries already gone. */
@@ -47,15 +48,14 @@ export interface Case {
   hazardPassed?: boolean;
 }
 
+/** The causes a repair puts right. */
+export const rightedBy = ({ cause, remedy }: Extract<Evidence, { kind: 'repair' }>): readonly CauseId[] =>
+  cause === null ? [] : causesPutRight(cause, remedy);
+
 /** Whether something a check looks at was put right after a position of the log. */
 const putRightSince = (evidence: readonly Evidence[], at: number, check: CheckId): boolean =>
   evidence.slice(at + 1).some((e) => {
-    const mended =
-      e.kind === 'repair'
-        ? causesPutRight(e.cause, e.remedy)
-        : e.kind === 'finding'
-          ? putRightBy(e.check)
-          : [];
+    const mended = e.kind === 'repair' ? rightedBy(e) : e.kind === 'finding' ? putRightBy(e.check) : [];
     return mended.some((cause) => causeOf(cause).shows[check]);
   });
 

@@ -10,7 +10,9 @@ export {
   type Diagnosis,
 } from './diagnose';
 export { type Misreading, type Moved, type Reasons, type Suspect } from './explain';
+export { explainsAny } from './plan/needs';
 export { type Found } from './found';
+export { timelineOf, type Known } from './timeline';
 export { ACT_ON } from './parameters';
 export { missingToRun, standing, toPutBack } from './plan/possible';
 export type { Forecast, Way } from './plan/forecast';

@@ -1,5 +1,5 @@
-import { CAUSES, CAUSE_INDEX, causesPutRight, type CauseId, type ComplaintId } from '../knowledge';
-import type { Case, Evidence } from './case';
+import { CAUSES, CAUSE_INDEX, type CauseId, type ComplaintId } from '../knowledge';
+import { rightedBy, type Case, type Evidence } from './case';
 import { combine, combineJoint, multiplyAll, nothingYet } from './combine';
 import { fillJoint, partnerOf } from './dependence';
 import { causeWeights, normalise, SETS, SETS_WITH } from './hypotheses';
@@ -130,10 +130,10 @@ function likelihoodOf(e: Evidence, at: number, t: Timeline, said: readonly Compl
       return found && then(found, at);
     }
     case 'repair': {
-      if (e.outcome === 'cured') return null;
+      if (e.outcome === 'cured' || e.outcome === 'untried') return null;
       if (e.outcome === 'better') return then(leftoverLikelihood(said), Infinity);
       const known = t.presentAt(at);
-      const unseen = causesPutRight(e.cause, e.remedy).filter((id) => !known[CAUSE_INDEX.get(id)!]);
+      const unseen = rightedBy(e).filter((id) => !known[CAUSE_INDEX.get(id)!]);
       return unseen.length === 0 ? null : then(vainLikelihood(unseen), at);
     }
   }
@@ -164,8 +164,7 @@ export function weigh(c: Case, odds: Float64Array): Posterior {
   for (const { cause, state, cured } of timeline.known)
     causes[CAUSE_INDEX.get(cause)!] = state === 'standing' || cured ? SEEN : BOTCHED;
   for (let i = 0; i < N; i++) if (gone[i] && !known[i]) causes[i] = Math.min(CLEARED, causes[i]!) * BOTCHED;
-  const cured = timeline.known.some((k) => k.cured);
-  return { sets, causes, weighed, timeline, present, gone, complaints: cured ? [] : said };
+  return { sets, causes, weighed, timeline, present, gone, complaints: timeline.cured ? [] : said };
 }
 
 /** Multiplies prior weights by every piece of evidence, dependent findings jointly; leaves them summing to one. */

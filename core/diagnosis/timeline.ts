@@ -2,7 +2,6 @@ import {
   CAUSES,
   CAUSE_INDEX,
   causeOf,
-  causesPutRight,
   checkOf,
   putRightBy,
   resultOf,
@@ -10,7 +9,7 @@ import {
   type CauseId,
   type CheckId,
 } from '../knowledge';
-import type { Case, Evidence } from './case';
+import { rightedBy, type Case, type Evidence } from './case';
 import { asOutcome } from './likelihood';
 
 const N = CAUSES.length;
@@ -20,8 +19,11 @@ export interface Known {
   cause: CauseId;
   /** Entries in which it was seen, or was put right with effect. */
   refs: readonly string[];
-  /** `standing`: there now. `mended`: put right, and it helped. `vain`: put right, and the complaint stood on. */
-  state: 'standing' | 'mended' | 'vain';
+  /**
+   * `standing`: there now. `mended`: put right, and it helped. `untried`: put right, and the engine not run since. `vain`:
+   * put right, and the complaint stood on.
+   */
+  state: 'standing' | 'mended' | 'untried' | 'vain';
   /** It was put right and the complaint was gone. */
   cured: boolean;
 }
@@ -29,6 +31,10 @@ export interface Known {
 /** What is known at any moment of the log, apart from all inference. Masks have length N + 1. */
 export interface Timeline {
   known: readonly Known[];
+  /** Something was put right and the complaint was gone, be it on the list or not. */
+  cured: boolean;
+  /** Put right, seen before or not, and the engine not run since. */
+  untried: readonly CauseId[];
   /** Known to be there, and put right, when the entry at a position was noted; the last position is now. */
   presentAt: (at: number) => Uint8Array;
   goneAt: (at: number) => Uint8Array;
@@ -43,21 +49,23 @@ interface Mended {
   ref: string;
   helped: boolean;
   cured: boolean;
+  untried: boolean;
 }
 
 /** What an entry puts right for good: a repair, or a trial whose new part or fuel stays in. */
-function mendedBy(e: Evidence): { causes: readonly CauseId[]; helped: boolean; cured: boolean } {
+function mendedBy(e: Evidence): { causes: readonly CauseId[] } & Omit<Mended, 'at' | 'ref'> {
   if (e.kind === 'repair')
     return {
-      causes: causesPutRight(e.cause, e.remedy),
-      helped: e.outcome !== 'no-change',
+      causes: rightedBy(e),
+      helped: e.outcome === 'cured' || e.outcome === 'better',
       cured: e.outcome === 'cured',
+      untried: e.outcome === 'untried',
     };
   // A screw is turned back after its trial. One that cured it leaves nothing to look for.
   const outcome = e.kind === 'finding' && !checkOf(e.check).gradual ? asOutcome(e.result) : null;
   if (e.kind !== 'finding' || outcome === null || outcome === 'cured')
-    return { causes: [], helped: false, cured: false };
-  return { causes: putRightBy(e.check), helped: outcome === 'better', cured: false };
+    return { causes: [], helped: false, cured: false, untried: false };
+  return { causes: putRightBy(e.check), helped: outcome === 'better', cured: false, untried: false };
 }
 
 /** The causes a finding is, beyond doubt: surely noted, and no other cause looks like it. */
@@ -93,12 +101,12 @@ export function timelineOf({ evidence }: Case): Timeline {
   };
   evidence.forEach((e, at) => {
     for (const cause of factIn(e)) append(seen, cause, { at, ref: e.ref });
-    const { causes, helped, cured } = mendedBy(e);
+    const { causes, helped, cured, untried } = mendedBy(e);
     // What helped and mends several things does not say which of them it was, unless one was named, or was seen.
     const named = e.kind === 'repair' ? e.cause : null;
     const certain = (cause: CauseId): boolean => causes.length === 1 || cause === named || seen.has(cause);
     for (const cause of causes)
-      append(mended, cause, { at, ref: e.ref, helped: helped && certain(cause), cured });
+      append(mended, cause, { at, ref: e.ref, helped: helped && certain(cause), cured, untried });
     if (e.kind === 'finding') for (const { id } of CAUSES) if (clears(e, id)) soundAt.set(id, at);
   });
 
@@ -117,7 +125,10 @@ export function timelineOf({ evidence }: Case): Timeline {
   const goneThen = (cause: CauseId, at: number): boolean =>
     (mended.get(cause) ?? []).some((m) => m.at < at) &&
     !presentThen(cause, at) &&
-    !(causeOf(cause).severalPlaces && !(mended.get(cause) ?? []).some((m) => m.helped && m.at < at));
+    !(
+      causeOf(cause).severalPlaces &&
+      !(mended.get(cause) ?? []).some((m) => (m.helped || m.untried) && m.at < at)
+    );
 
   const touched = new Set([...seen.keys(), ...mended.keys()]);
   const here = (ask: (cause: CauseId, at: number) => boolean) => {
@@ -137,15 +148,24 @@ export function timelineOf({ evidence }: Case): Timeline {
     const refs = (seen.get(cause) ?? []).map((s) => s.ref);
     if (presentThen(cause, now)) return [{ cause, refs, state: 'standing', cured: false }];
     if (last?.helped) return [{ cause, refs: [...refs, last.ref], state: 'mended', cured: last.cured }];
-    return refs.length > 0 && last ? [{ cause, refs, state: 'vain', cured: false }] : [];
+    const state = last?.untried ? 'untried' : 'vain';
+    return refs.length > 0 && last ? [{ cause, refs, state, cured: false }] : [];
   });
-  const firstHelp = evidence.findIndex((e) => mendedBy(e).helped);
+  // What was put right untried may have been it: the complaint is explained as things were before.
+  const firstHelp = evidence.findIndex((e) => {
+    const { helped, untried } = mendedBy(e);
+    return helped || untried;
+  });
   const standing = new Set(known.filter((k) => k.state === 'standing').map((k) => k.cause));
   const vain = [...mended].filter(
-    ([cause, repairs]) => !causeOf(cause).severalPlaces && repairs.every((m) => !m.helped),
+    ([cause, repairs]) => !causeOf(cause).severalPlaces && repairs.every((m) => !m.helped && !m.untried),
   );
   return {
     known,
+    cured:
+      known.some((k) => k.cured) ||
+      evidence.some((e) => mendedBy(e).cured && e.kind === 'repair' && !e.cause),
+    untried: [...mended].flatMap(([cause, repairs]) => (repairs.at(-1)?.untried ? [cause] : [])),
     presentAt: here(presentThen),
     goneAt: here(goneThen),
     complaintsAt: firstHelp < 0 ? now : firstHelp,

@@ -50,3 +50,7 @@ export type Sureness = (typeof SURENESS)[number];
 
 export const OUTCOMES = ['cured', 'better', 'no-change'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
+
+export const REPAIR_OUTCOMES = [...OUTCOMES, 'untried'] as const;
+/** How a repair turned out, or that the engine was not run since. */
+export type RepairOutcome = (typeof REPAIR_OUTCOMES)[number];

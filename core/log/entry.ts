@@ -6,6 +6,7 @@ import type {
   Outcome,
   PartId,
   RemedyId,
+  RepairOutcome,
   Sureness,
 } from '../knowledge';
 import type { Reading } from '../reading';
@@ -17,6 +18,13 @@ export type Stage = (typeof STAGES)[number];
 
 export const BEHIND_ANSWERS = ['put-right', 'ruled-out', 'waived'] as const;
 export type BehindAnswer = (typeof BEHIND_ANSWERS)[number];
+
+export const FOUND_ANSWERS = ['told', 'left'] as const;
+/** What was done about a fault that was found and not mended: the owner was told, or it was left, with a reason. */
+export type FoundAnswer = (typeof FOUND_ANSWERS)[number];
+
+export const SAFETY_ANSWERS = ['put-right', 'told'] as const;
+export type SafetyAnswer = (typeof SAFETY_ANSWERS)[number];
 
 export const START_STATES = ['cold', 'warm', 'flooded'] as const;
 export type StartState = (typeof START_STATES)[number];
@@ -45,11 +53,20 @@ export interface Bodies {
   };
   'took-off': { part: PartId } | { thing: string };
   'put-back': { part: PartId } | { thing: string };
-  /** With a remedy, the whole of it was done: everything that it mends was put right. */
-  repair: { cause: CauseId; remedy?: RemedyId; outcome: Outcome; note?: string };
+  /**
+   * With a remedy, the whole of it was done: everything that it mends was put right. `untried`: the engine was not run
+   * since; a later repair of the same cause says how it turned out. `other`: a fault in the technician's own words.
+   */
+  repair:
+    | { cause: CauseId; remedy?: RemedyId; outcome: RepairOutcome; note?: string }
+    | { other: string; outcome: Outcome; note?: string };
   verdict:
     | { settles: CauseId; remedy?: RemedyId; words?: string }
+    | { other: string }
     | { behind: CauseId; answer: BehindAnswer; words?: string };
+  /** What is done about something found, where it is not mended. */
+  answered:
+    { cause: CauseId; answer: FoundAnswer; words?: string } | { safety: SafetyAnswer; words?: string };
   note: { text: string };
   /** A screw turned, in eighths: L and H out, the idle stop in. A trial is an early turn to be put back. */
   screw: { screw: Screw; eighths: number; trial?: true; why?: string };
@@ -66,24 +83,27 @@ export interface Bodies {
   strike: { reason: string };
 }
 export type EntryKind = keyof Bodies;
-export const ENTRY_KINDS = [
-  'complaint',
-  'history',
-  'finding',
-  'took-off',
-  'put-back',
-  'repair',
-  'verdict',
-  'note',
-  'screw',
-  'heard',
-  'start',
-  'proved',
-  'can',
-  'stage',
-  'hazard-passed',
-  'strike',
-] as const satisfies readonly EntryKind[];
+/** Every kind once: a kind forgotten here does not compile. */
+const KINDS: Readonly<Record<EntryKind, true>> = {
+  complaint: true,
+  history: true,
+  finding: true,
+  'took-off': true,
+  'put-back': true,
+  repair: true,
+  verdict: true,
+  answered: true,
+  note: true,
+  screw: true,
+  heard: true,
+  start: true,
+  proved: true,
+  can: true,
+  stage: true,
+  'hazard-passed': true,
+  strike: true,
+};
+export const ENTRY_KINDS = Object.keys(KINDS) as readonly EntryKind[];
 
 interface Common {
   /** Made by the client, so sending twice is harmless. */
@@ -101,3 +121,20 @@ interface Common {
 /** One line of the bench log. Never edited, never erased. */
 export type Entry = { [K in EntryKind]: Common & { kind: K; body: Bodies[K] } }[EntryKind];
 export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
+
+/** A kind with the body it carries. */
+export type Noted = { [K in EntryKind]: { kind: K; body: Bodies[K] } }[EntryKind];
+/** An entry as a client makes it: the server gives it its order. */
+export type NewEntry = { [K in EntryKind]: Omit<Common, 'seq'> & { kind: K; body: Bodies[K] } }[EntryKind];
+
+/** When and by whom something is noted, and what it strikes. */
+export type NotedWhen = Omit<Common, 'seq' | 'by'> & { by?: string | null };
+
+/** An entry from what is noted and when: the one place where entries are made. */
+export function makeEntry({ kind, body }: Noted, { by, ...when }: NotedWhen): NewEntry {
+  // Kind and body were a pair when they came: the compiler loses that in the spread.
+  return { ...when, ...(by && { by }), kind, body } as NewEntry;
+}
+
+/** The entry as it counts on the log before the server has numbered it. */
+export const unnumbered = (entry: NewEntry): Entry => ({ ...entry, seq: null });

@@ -1,29 +1,68 @@
-import type { CauseId } from '../knowledge';
-import type { Picture } from './picture';
-import { openBehind } from './readJob';
+import { explainsAny, type Diagnosis, type Stop } from '../diagnosis';
+import type { CauseId, CheckId } from '../knowledge';
+import type { OffItem, Picture, Settled } from './picture';
+import { offToStart, openBehind } from './readJob';
 
-/** What the job asks of the technician now. */
+/** The one thing a job asks of the technician now. */
 export type Phase =
-  | { kind: 'check' }
-  | { kind: 'repair'; cause: CauseId }
+  /** The next check. */
+  | { kind: 'check'; check: CheckId; minutes: number }
+  /** Enough is known: what to do about it. */
+  | { kind: 'stop'; stop: Stop }
+  /** Nothing is left to check, and nothing to act on. */
+  | { kind: 'settle' }
+  /** Settled: mend it, and say how that turned out. */
+  | { kind: 'repair'; settled: Settled }
+  /** What was found accounts for it, and is left as it is or up to the owner. */
+  | { kind: 'left'; causes: readonly CauseId[] }
   | { kind: 'behind'; cause: CauseId; open: readonly CauseId[] }
+  /** Mended, but in pieces. */
+  | { kind: 'together'; off: readonly OffItem[] }
   | { kind: 'prove' }
   | { kind: 'close' }
   | { kind: 'closed' };
 
+/** The causes that a stop would have put right. */
+const actedOn = (stop: Stop): readonly CauseId[] => ('causes' in stop ? stop.causes : [stop.cause]);
+
+/** What is found to be wrong and to account for a complaint, when all of it was left or told. */
+function leftOf({ found, complaints }: Picture): readonly CauseId[] {
+  const said = complaints.map((c) => c.complaint);
+  const blamed = found.filter((f) => f.state === 'standing' && explainsAny(f.cause, said));
+  return blamed.length > 0 && blamed.every((f) => f.answer) ? blamed.map((f) => f.cause) : [];
+}
+
 /**
- * The phase of a job: find the cause, repair what is settled, answer what stands behind it, prove it, close it. A
- * repair that changed nothing, or left something over, goes back to finding.
+ * What a job asks for now: find the cause, put right what is settled, answer what stands behind it, put it together, prove
+ * it, close it. A repair that changed nothing, or left something over, goes back to finding. The rack, the bench and the
+ * map all ask here. `answer`: what the engine says of the job's case.
  */
-export function phaseOf(picture: Picture): Phase {
+export function phaseOf(picture: Picture, { next, stop }: Pick<Diagnosis, 'next' | 'stop'>): Phase {
   if (picture.stage === 'closed') return { kind: 'closed' };
-  const toRepair = picture.settled.find((s) => s.outcome === null);
-  if (toRepair) return { kind: 'repair', cause: toRepair.cause };
+  const settled = picture.settled.find((s) => s.outcome === null);
+  if (settled) return { kind: 'repair', settled };
   const last = picture.repairs.at(-1);
-  if (!last || last.outcome !== 'cured') return { kind: 'check' };
-  for (const { cause, outcome } of picture.settled) {
-    const open = outcome === 'no-change' ? [] : openBehind(cause, picture);
-    if (open.length > 0) return { kind: 'behind', cause, open };
+  if (last?.outcome !== 'cured') return lookingFor(picture, { next, stop });
+  for (const s of picture.settled) {
+    const open = s.outcome === 'no-change' || !('cause' in s) ? [] : openBehind(s.cause, picture);
+    if (open.length > 0 && 'cause' in s) return { kind: 'behind', cause: s.cause, open };
   }
+  const off = offToStart(picture);
+  if (off.length > 0) return { kind: 'together', off };
   return picture.proof.every((step) => step.done) ? { kind: 'close' } : { kind: 'prove' };
+}
+
+function lookingFor(picture: Picture, { next, stop }: Pick<Diagnosis, 'next' | 'stop'>): Phase {
+  if (stop?.why === 'try') {
+    const off = offToStart(picture);
+    return off.length > 0 ? { kind: 'together', off } : { kind: 'stop', stop };
+  }
+  if (stop) {
+    const left = leftOf(picture);
+    return actedOn(stop).every((id) => left.includes(id))
+      ? { kind: 'left', causes: left }
+      : { kind: 'stop', stop };
+  }
+  const [best] = next;
+  return best ? { kind: 'check', check: best.check, minutes: best.minutes } : { kind: 'settle' };
 }

@@ -3,17 +3,26 @@ import type {
   CheckId,
   ComplaintId,
   History,
-  Outcome,
   PartId,
   RemedyId,
+  RepairOutcome,
   Sureness,
 } from '../knowledge';
-import type { Evidence } from '../diagnosis';
+import type { Evidence, Known } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import type { Judged } from '../verdict';
 import type { Reading } from '../reading';
 import type { Ledger } from '../tuning';
-import type { BehindAnswer, Bodies, Entry, EntryOf, ProvedStep, Stage, StartState } from './entry';
+import type {
+  BehindAnswer,
+  Bodies,
+  Entry,
+  EntryOf,
+  FoundAnswer,
+  ProvedStep,
+  Stage,
+  StartState,
+} from './entry';
 
 /** One line of the trail: an entry and whether it still counts. */
 export interface TrailLine {
@@ -38,20 +47,26 @@ export interface Finding {
   notedAt: string;
 }
 
-export interface Repair {
-  entryId: string;
-  cause: CauseId;
-  outcome: Outcome;
-  notedAt: string;
+/** What is to be put right: a cause, by a whole job where that is more than the one, or a fault in one's own words. */
+export type ToMend = { cause: CauseId; remedy?: RemedyId } | { other: string };
+
+/** What was put right, and how it has turned out by now. */
+export type Repair = ToMend & { entryId: string; notedAt: string; outcome: RepairOutcome };
+
+/** What was settled on, by a verdict or by a repair that cured it, and how its last repair turned out: null before it. */
+export type Settled = ToMend & { entryId: string; outcome: RepairOutcome | null };
+
+/** A fault that is known, and what was said about it where it is not mended. */
+export interface FoundFault extends Known {
+  answer: { entryId: string; answer: FoundAnswer; words?: string } | null;
 }
 
-/** A cause settled on, by a verdict or by a repair that cured it, and how its last repair turned out. */
-export interface Settled {
+/** A fault that hurts somebody, until it is put right. */
+export interface SafetyFault {
   entryId: string;
-  cause: CauseId;
-  /** The whole job that is to put it right, where it is more than the one cause. */
-  remedy?: RemedyId;
-  outcome: Outcome | null;
+  words: string;
+  /** The owner was told. */
+  told: boolean;
 }
 
 export interface OffItem {
@@ -82,7 +97,7 @@ export type Start = Bodies['start'] & Pick<EntryOf<'start'>, 'id' | 'notedAt'>;
 
 /** What stands between the job and its closing. */
 export interface OpenEnd {
-  id: 'settle' | 'repair' | 'behind' | 'tray' | 'proof' | 'safety';
+  id: 'settle' | 'repair' | 'behind' | 'found' | 'tray' | 'proof' | 'safety';
   says: string;
 }
 
@@ -103,7 +118,9 @@ export interface Picture {
   /** What was said about other jobs' machines and this one's can, by job. */
   cans: ReadonlyMap<string, boolean>;
   notes: readonly { entryId: string; text: string; notedAt: string }[];
-  safetyFaults: readonly string[];
+  /** Faults seen, measured or put right. */
+  found: readonly FoundFault[];
+  safetyFaults: readonly SafetyFault[];
   /** A standing hazard was knowingly passed. */
   hazardPassed: boolean;
   /** Screws: where they stand, every move, and what was heard. */

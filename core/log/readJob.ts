@@ -1,12 +1,15 @@
 import { behindOf, causeOf, partOf, type CauseId, type History, type PartId } from '../knowledge';
-import { missingToRun, takeIn, type Evidence } from '../diagnosis';
+import { missingToRun } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
 import type { Bodies, Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
-import type { Finding, OffItem, OpenEnd, Picture, Repair, Settled, TrailLine } from './picture';
+import { readEvidence } from './evidence';
+import { readFound, readSafety } from './found';
+import type { Finding, OffItem, OpenEnd, Picture, Repair, Settled, ToMend, TrailLine } from './picture';
 import { readProof } from './proof';
-import { failingAs, failsToStart, outcomeSince } from './starts';
+import { aboutOf, readRepairs } from './repairs';
+import { readStage } from './stage';
 import { readLedger } from './tune';
 
 type Live = readonly Entry[];
@@ -35,21 +38,25 @@ function readFinding(entry: EntryOf<'finding'>, machine: MachineFacts): Finding 
   };
 }
 
-function readSettled(live: Live): Settled[] {
-  const settled = new Map<CauseId, Settled>();
-  for (const [at, entry] of live.entries()) {
-    if (entry.kind === 'verdict' && 'settles' in entry.body) {
-      const { settles: cause, remedy } = entry.body;
+function readSettled(live: Live, repairs: readonly Repair[]): Settled[] {
+  const settled = new Map<string, Settled>();
+  for (const entry of live) {
+    if (entry.kind === 'verdict' && !('behind' in entry.body)) {
+      const { body } = entry;
+      const what: ToMend =
+        'settles' in body
+          ? { cause: body.settles, ...(body.remedy && { remedy: body.remedy }) }
+          : { other: body.other };
       // Settling again after a failed repair asks for a new one.
-      settled.set(cause, { entryId: entry.id, cause, ...(remedy && { remedy }), outcome: null });
+      settled.set(aboutOf(what), { entryId: entry.id, ...what, outcome: null });
     }
-    if (entry.kind === 'repair') {
-      const { cause } = entry.body;
-      const outcome = outcomeSince(live, at);
-      const known = settled.get(cause);
-      if (known) settled.set(cause, { ...known, outcome });
-      else if (entry.body.outcome === 'cured') settled.set(cause, { entryId: entry.id, cause, outcome });
-    }
+    const repair = entry.kind === 'repair' && repairs.find((r) => r.entryId === entry.id);
+    if (!repair) continue;
+    const { outcome } = repair;
+    const about = aboutOf(repair);
+    const known = settled.get(about);
+    if (known) settled.set(about, { ...known, outcome });
+    else if (outcome === 'cured') settled.set(about, { ...repair });
   }
   return [...settled.values()];
 }
@@ -72,23 +79,32 @@ function readTray(live: Live): OffItem[] {
 
 /** The causes that may stand behind a settled one and have no answer yet. */
 export const openBehind = (cause: CauseId, p: Pick<Picture, 'behindAnswers' | 'settled'>): CauseId[] =>
-  behindOf(cause).filter((b) => !p.behindAnswers.has(b) && !p.settled.some((s) => s.cause === b));
+  behindOf(cause).filter(
+    (b) => !p.behindAnswers.has(b) && !p.settled.some((s) => 'cause' in s && s.cause === b),
+  );
+
+/** What is to be mended, by name. */
+export const nameOfMend = (what: ToMend): string => ('cause' in what ? causeOf(what.cause).name : what.other);
 
 function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   const ends: OpenEnd[] = [];
   const standing = p.settled.filter((s) => s.outcome !== 'no-change');
   if (standing.length === 0) ends.push({ id: 'settle', says: 'No cause is settled yet.' });
-  for (const { cause, outcome } of standing) {
-    if (outcome === null)
-      ends.push({ id: 'repair', says: `No repair recorded for: ${causeOf(cause).name}.` });
-    const open = openBehind(cause, p);
+  for (const settled of standing) {
+    if (settled.outcome === null)
+      ends.push({ id: 'repair', says: `No repair recorded for: ${nameOfMend(settled)}.` });
+    const open = 'cause' in settled ? openBehind(settled.cause, p) : [];
     if (open.length > 0) {
       ends.push({
         id: 'behind',
-        says: `${causeOf(cause).name} is a result. Still to answer: ${open.map((b) => causeOf(b).name).join(', ')}.`,
+        says: `${nameOfMend(settled)} is a result. Still to answer: ${open.map((b) => causeOf(b).name).join(', ')}.`,
       });
     }
   }
+  const mending = new Set(standing.flatMap((s) => ('cause' in s ? [s.cause] : [])));
+  for (const { cause, state, answer } of p.found)
+    if (state === 'standing' && !answer && !mending.has(cause))
+      ends.push({ id: 'found', says: `Found, and nothing done about it: ${causeOf(cause).name}.` });
   const off = p.off.filter((item) => item.part !== 'tank-drained');
   if (off.length > 0) ends.push({ id: 'tray', says: `Still off: ${off.map((o) => o.name).join(', ')}.` });
   const unproved = p.proof.filter((s) => !s.done);
@@ -97,7 +113,8 @@ function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
       id: 'proof',
       says: `Not proved since it was last touched: ${unproved.map((s) => s.label.toLowerCase()).join(', ')}.`,
     });
-  for (const fault of p.safetyFaults) ends.push({ id: 'safety', says: `Safety fault stands: ${fault}.` });
+  for (const { words, told } of p.safetyFaults)
+    if (!told) ends.push({ id: 'safety', says: `Safety fault stands: ${words}.` });
   return ends;
 }
 
@@ -125,12 +142,8 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
   const complaints = ofKind(live, 'complaint')
     .map((e) => ({ entryId: e.id, complaint: e.body.complaint }))
     .filter((c, i, all) => all.findIndex((o) => o.complaint === c.complaint) === i);
-  const repairs = live.flatMap((e, at): Repair[] =>
-    e.kind === 'repair'
-      ? [{ entryId: e.id, cause: e.body.cause, outcome: outcomeSince(live, at), notedAt: e.notedAt }]
-      : [],
-  );
-  const stage = ofKind(live, 'stage').at(-1);
+  const repairs = readRepairs(live);
+  const evidence = readEvidence(unstruck, read, repairs);
   const verdicts = ofKind(live, 'verdict');
 
   const picture: Omit<Picture, 'openEnds'> = {
@@ -141,21 +154,20 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     findings,
     repairs,
     off: readTray(live),
-    settled: readSettled(live),
+    settled: readSettled(live, repairs),
     behindAnswers: new Map(
       verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : [])),
     ),
-    stage: stage?.body.stage ?? 'hook',
-    waitingFor: stage?.body.waitingFor ?? null,
-    stageSince: stage?.notedAt ?? ordered[0]?.notedAt ?? null,
+    ...readStage(live, repairs),
     cans: new Map(ofKind(live, 'can').map((e) => [e.body.job, e.body.shared])),
     notes: ofKind(live, 'note').map((e) => ({ entryId: e.id, text: e.body.text, notedAt: e.notedAt })),
-    safetyFaults: safetyFaults(live, findings),
+    found: readFound(evidence, live),
+    safetyFaults: readSafety(live, findings),
     hazardPassed: hazardPassed(live),
     ledger: readLedger(unstruck),
     starts: ofKind(live, 'start').map(({ id, notedAt, body }) => ({ id, notedAt, ...body })),
     proof: readProof(live, findings, machine),
-    evidence: readEvidence(unstruck, read),
+    evidence,
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
   };
   return { ...picture, openEnds: readOpenEnds(picture) };
@@ -168,40 +180,6 @@ function hazardPassed(live: Live): boolean {
     (e) => e.kind === 'complaint' || (e.kind === 'finding' && e.body.check === 'safety-walkround'),
   );
   return passed > noted;
-}
-
-function safetyFaults(live: Live, findings: readonly Finding[]): string[] {
-  const walk = findings.find((f) => f.check === 'safety-walkround' && f.result === 'fault');
-  if (!walk) return [];
-  const entry = live.find((e) => e.id === walk.entryId);
-  return [(entry?.kind === 'finding' && entry.body.note) || 'not named'];
-}
-
-/** What the engine reads, in the order it was noted: a repeated check takes the place of the earlier one. */
-function readEvidence(unstruck: Live, read: ReadonlyMap<string, Finding>): Evidence[] {
-  return unstruck.reduce<Evidence[]>((evidence, e, at) => {
-    if (e.kind === 'complaint')
-      return takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
-    if (e.kind === 'repair') {
-      const { cause, remedy } = e.body;
-      const outcome = outcomeSince(unstruck, at);
-      return takeIn(evidence, { ref: e.id, kind: 'repair', cause, ...(remedy && { remedy }), outcome });
-    }
-    if (e.kind === 'start') return failsToStart(e.body) ? takeInFailed(evidence, e) : evidence;
-    const f = read.get(e.id);
-    if (!f || f.result === null) return evidence;
-    const { check, result, sureness, pulls } = f;
-    const finding: Evidence = { ref: e.id, kind: 'finding', check, result, sureness };
-    return takeIn(evidence, pulls === undefined ? finding : { ...finding, pulls });
-  }, []);
-}
-
-/** A failed start tells what the check of that name does; after a cure it is a complaint, for the old one was gone. */
-function takeInFailed(evidence: readonly Evidence[], { id: ref, body }: EntryOf<'start'>): Evidence[] {
-  const mended = evidence.some((e) => e.kind === 'repair' && e.outcome !== 'no-change');
-  if (mended) return takeIn(evidence, { ref, kind: 'complaint', complaint: failingAs(body) });
-  const { outcome: result } = body;
-  return takeIn(evidence, { ref, kind: 'finding', check: 'start-trial', result, sureness: 'sure' });
 }
 
 function trailLine(

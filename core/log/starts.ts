@@ -1,5 +1,5 @@
-import { MANY_PULLS, type ComplaintId, type Outcome } from '../knowledge';
-import type { Bodies, Entry } from './entry';
+import { MANY_PULLS, type ComplaintId } from '../knowledge';
+import type { Bodies } from './entry';
 
 type Try = Bodies['start'];
 
@@ -15,18 +15,3 @@ export const failsToStart = ({ state, outcome, pulls }: Try): boolean =>
 
 /** What an engine that failed to start is complained of. */
 export const failingAs = ({ outcome }: Try): ComplaintId => (outcome === 'pops' ? 'pops-only' : 'no-fire');
-
-/**
- * How a repair turned out, what happened since counted in: a cure after which the engine failed to start, before anything
- * else was put right, was none. `at`: position of the repair in the live log.
- */
-export function outcomeSince(live: readonly Entry[], at: number): Outcome {
-  const repair = live[at];
-  if (repair?.kind !== 'repair') throw new Error(`no repair at position ${at}`);
-  const { outcome } = repair.body;
-  if (outcome !== 'cured') return outcome;
-  const later = live.slice(at + 1);
-  const next = later.findIndex((e) => e.kind === 'repair');
-  const since = next < 0 ? later : later.slice(0, next);
-  return since.some((e) => e.kind === 'start' && failsToStart(e.body)) ? 'better' : 'cured';
-}

@@ -1,19 +1,37 @@
-import { behaviourOf, causeOf, checkOf, partOf, remedyOf, resultOf, type History } from '../knowledge';
+import {
+  behaviourOf,
+  causeOf,
+  checkOf,
+  partOf,
+  remedyOf,
+  resultOf,
+  type History,
+  type RepairOutcome,
+} from '../knowledge';
 import { formatTurns } from '../units';
 import type { Reading } from '../reading';
 import { moveInWords, readBlip } from '../tuning';
-import type { Entry, Stage } from './entry';
-import type { TrailLine } from './picture';
+import type { Entry, Stage, StartOutcome } from './entry';
+import type { ToMend, TrailLine } from './picture';
 
-const STAGES: Readonly<Record<Stage, string>> = {
-  hook: 'Back on its hook',
+/** What each stage is called, on a tag and in the trail. */
+export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+  hook: 'On its hook',
   bench: 'On the bench',
   parts: 'Waits for parts',
   answer: 'Waits for an answer',
   proof: 'Being proved',
   closed: 'Closed',
 };
-const OUTCOMES = { cured: 'cured it', better: 'better, not cured', 'no-change': 'changed nothing' } as const;
+/** How a repair turned out. */
+export const OUTCOME_WORDS: Readonly<Record<RepairOutcome, string>> = {
+  cured: 'cured it',
+  better: 'better, not cured',
+  'no-change': 'changed nothing',
+  untried: 'done, not tried yet',
+};
+const FOUND = { told: 'the owner was told', left: 'left' } as const;
+const SAFETY = { 'put-right': 'put right', told: 'the owner was told' } as const;
 const ANSWERS = { 'put-right': 'put right', 'ruled-out': 'ruled out', waived: 'waived' } as const;
 
 /** How many pulls came before a look. */
@@ -78,6 +96,20 @@ export function historyWords(h: History): string[] {
   ].filter((words): words is string => !!words);
 }
 
+const after = (words: string | undefined): string => (words ? `. ${words}` : '');
+
+const doneWords = (body: ToMend): string => {
+  if ('other' in body) return body.other;
+  return body.remedy ? remedyOf(body.remedy).does : causeOf(body.cause).remedy;
+};
+
+/** What came of a try at starting. */
+export const START_WORDS: Readonly<Record<StartOutcome, string>> = {
+  runs: 'runs',
+  pops: 'only pops',
+  nothing: 'nothing',
+};
+
 /** An entry as the trail tells it: what it is about, and what it says. */
 export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'>): {
   about: string;
@@ -103,16 +135,23 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
     case 'repair':
       return {
         about: 'Repair',
-        says: `${entry.body.remedy ? remedyOf(entry.body.remedy).does : causeOf(entry.body.cause).remedy}: ${OUTCOMES[entry.body.outcome]}${entry.body.note ? `. ${entry.body.note}` : ''}`,
+        says: `${doneWords(entry.body)}: ${OUTCOME_WORDS[entry.body.outcome]}${after(entry.body.note)}`,
       };
     case 'verdict': {
-      const words = entry.body.words ? `. ${entry.body.words}` : '';
-      return 'settles' in entry.body
-        ? { about: 'Settled', says: `${causeOf(entry.body.settles).name}${words}` }
+      const { body } = entry;
+      if ('other' in body) return { about: 'Settled', says: body.other };
+      return 'settles' in body
+        ? { about: 'Settled', says: `${causeOf(body.settles).name}${after(body.words)}` }
         : {
             about: 'Behind it',
-            says: `${causeOf(entry.body.behind).name}: ${ANSWERS[entry.body.answer]}${words}`,
+            says: `${causeOf(body.behind).name}: ${ANSWERS[body.answer]}${after(body.words)}`,
           };
+    }
+    case 'answered': {
+      const { body } = entry;
+      return 'cause' in body
+        ? { about: 'Found', says: `${causeOf(body.cause).name}: ${FOUND[body.answer]}${after(body.words)}` }
+        : { about: 'Safety fault', says: `${SAFETY[body.safety]}${after(body.words)}` };
     }
     case 'screw': {
       const { trial, why } = entry.body;
@@ -138,7 +177,7 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
     }
     case 'start': {
       const { state, pulls, outcome, drill } = entry.body;
-      const came = { runs: 'runs', pops: 'only pops', nothing: 'nothing' }[outcome];
+      const came = START_WORDS[outcome];
       return {
         about: 'Start',
         says: [`${state}, ${came} ${pullsWords(pulls)}`, drill && `drill: ${drill}`]
@@ -162,7 +201,7 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
       };
     case 'stage': {
       const { stage, waitingFor, reason } = entry.body;
-      return { about: 'Stage', says: [STAGES[stage], waitingFor, reason].filter(Boolean).join(': ') };
+      return { about: 'Stage', says: [STAGE_WORDS[stage], waitingFor, reason].filter(Boolean).join(': ') };
     }
     case 'strike':
       return { about: 'Struck', says: entry.body.reason };

@@ -12,8 +12,7 @@ import {
   itemBack,
   partsOff,
   pullsWords,
-  type Bodies,
-  type EntryKind,
+  type Noted,
   type OffItem,
   type StartOutcome,
   type StartState,
@@ -24,20 +23,30 @@ import { parseTurns, formatTurns } from '../units';
 import { readingFor } from './reading';
 import { checksNamed, findPart, findResult, squash } from './tokens';
 
-/** What a line is to log. */
-export type Written = { [K in EntryKind]: { kind: K; body: Bodies[K] } }[EntryKind];
-
-/** What one line of shop shorthand was understood as, or why it was not. */
+/** What one line of shop shorthand was understood as, or why it was not, with the lines it may have meant. */
 export type Understood =
-  { ok: true; entries: readonly Written[]; says: string } | { ok: false; says: string };
+  | { ok: true; entries: readonly Noted[]; says: string }
+  | { ok: false; says: string; choices?: readonly Choice[] };
+
+/** One thing a line may have meant: its words, and the line that says just that. */
+export interface Choice {
+  label: string;
+  line: string;
+}
 
 /** What lies on the bench while a line is written: what is off. Left out, nothing is known of it. */
 export interface AtHand {
   off?: readonly Pick<OffItem, 'part' | 'name'>[];
+  /** The screws as last counted and not turned since, turns out: one given now joins the other. */
+  counted?: { L?: number | undefined; H?: number | undefined };
 }
 
-const fail = (says: string): Understood => ({ ok: false, says });
-const understood = (says: string, ...entries: Written[]): Understood => ({ ok: true, entries, says });
+const fail = (says: string, choices?: readonly Choice[]): Understood => ({
+  ok: false,
+  says,
+  ...(choices && { choices }),
+});
+const understood = (says: string, ...entries: Noted[]): Understood => ({ ok: true, entries, says });
 
 /** A trailing `?` is doubtful, a trailing `~` fairly sure. */
 function splitSureness(text: string): { text: string; sureness: Sureness } {
@@ -61,6 +70,9 @@ function splitPulls(check: CheckDef, text: string): { text: string; pulls?: numb
   return match ? { text: match[1] ?? '', pulls: Number(match[2]) } : { text };
 }
 
+/** A check's result as a line that can mean nothing else. */
+const plainly = ({ id }: CheckDef, said: string): string => `${id.replaceAll('-', ' ')} ${said}`;
+
 function finding(check: CheckDef, rest: string): Understood {
   const { text: said, sureness } = splitSureness(rest);
   const { text, pulls } = splitPulls(check, said);
@@ -76,9 +88,10 @@ function finding(check: CheckDef, rest: string): Understood {
       },
     );
   }
-  const options = check.results.map((r) => r.label).join(', ');
-  if (!text || !READING_FIELD[check.id] || check.id === 'screw-turns')
-    return fail(`${check.name}: which? ${options}`);
+  if (!text || !READING_FIELD[check.id] || check.id === 'screw-turns') {
+    const choices = check.results.map((r) => ({ label: r.label, line: plainly(check, r.label) }));
+    return fail(`${check.name}: which? ${choices.map((c) => c.label).join(', ')}`, choices);
+  }
   const reading = readingFor(check, text);
   if (typeof reading === 'string') return fail(reading);
   const { psi = [], mm = [], rpm = [], trace } = reading;
@@ -91,10 +104,15 @@ function finding(check: CheckDef, rest: string): Understood {
 }
 
 /** "L 1 1/8", "H 2", "L 1 1/8 H 2": screws counted to their seats. */
-function screws(line: string): Understood | null {
+function screws(line: string, { counted }: AtHand): Understood | null {
   const match = /^(?:([lh])\s+([\d\s./]+?))(?:\s+([lh])\s+([\d\s./]+))?$/i.exec(line);
   if (!match) return null;
   const turns: { L?: number; H?: number } = {};
+  for (const screw of ['L', 'H'] as const) {
+    const before = counted?.[screw];
+    // Given on lines of their own, they are one count.
+    if (before !== undefined) turns[screw] = before;
+  }
   for (const [screw, text] of [
     [match[1], match[2]],
     [match[3], match[4]],
@@ -190,12 +208,12 @@ function allBack({ off = [] }: AtHand): Understood {
   if (off.length === 0) return fail('Put all back: nothing is off.');
   return understood(
     `Put back: ${off.map((item) => item.name.toLowerCase()).join(', ')}`,
-    ...off.toReversed().map((item): Written => ({ kind: 'put-back', body: itemBack(item) })),
+    ...off.toReversed().map((item): Noted => ({ kind: 'put-back', body: itemBack(item) })),
   );
 }
 
 /** Which of the checks a word may name is meant: by the one that lies open, else by the result only one of them has. */
-function meant(checks: readonly CheckDef[], rest: string, at: AtHand): CheckDef | string {
+function meant(checks: readonly CheckDef[], rest: string, at: AtHand): CheckDef | readonly Choice[] {
   const [only] = checks;
   if (checks.length === 1) return only!;
   const off = partsIn(at);
@@ -204,7 +222,7 @@ function meant(checks: readonly CheckDef[], rest: string, at: AtHand): CheckDef 
   const { text } = splitSureness(rest);
   const having = checks.filter((c) => findResult(c, text));
   if (having.length === 1) return having[0]!;
-  return `Which? ${checks.map((c) => `"${c.id.replaceAll('-', ' ')} ${rest}"`).join(' or ')}`;
+  return checks.map((c) => ({ label: c.name, line: plainly(c, rest) }));
 }
 
 /** "decomp none": none of it seen, or none fitted? Only the check's whole name says. */
@@ -228,10 +246,10 @@ function checked(text: string, at: AtHand): Understood | null {
     const said = (rest.join(' ').toLowerCase() === 'no' ? 'none' : rest.join(' ')) + mark;
     const check = meant(checks, said, at);
     const read =
-      typeof check === 'string'
-        ? fail(check)
-        : // Nothing said: the choices come back.
-          finding(check, eitherNone(check, name, said) ? '' : said);
+      'id' in check
+        ? // Nothing said: the choices come back.
+          finding(check, eitherNone(check, name, said) ? '' : said)
+        : fail(`Which? ${check.map((c) => `"${c.line}"`).join(' or ')}`, check);
     if (read.ok) return read;
     why ??= read;
   }
@@ -262,7 +280,7 @@ export function readClause(line: string, at: AtHand): Understood {
   if (word === 'on' || word === 'back') return putBack(rest, at);
   const putting = /^put (.+) back(?: on)?$/i.exec(text);
   if (putting) return putBack(putting[1]!, at);
-  const done = turned(text) ?? started(text, at) ?? screws(text);
+  const done = turned(text) ?? started(text, at) ?? screws(text, at);
   if (done) return done;
   const read = checked(text, at);
   if (!read)

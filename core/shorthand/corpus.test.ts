@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { partOf, type PartId } from '../knowledge';
 import { CORPUS } from './corpus';
-import { readShorthand, type Understood, type Written } from './index';
+import type { Noted } from '../log';
+import { readShorthand, type Understood } from './index';
 
 const atHand = (off: readonly PartId[]) => ({ off: off.map((part) => ({ part, name: partOf(part).name })) });
 
-function meaning(w: Written): string {
+function meaning(w: Noted): string {
   switch (w.kind) {
     case 'finding': {
       const { check, result, reading, sureness, pulls } = w.body;

@@ -1,2 +1,3 @@
-export type { AtHand, Understood, Written } from './clause';
+export type { AtHand, Choice, Understood } from './clause';
+export { completions } from './complete';
 export { readShorthand } from './line';

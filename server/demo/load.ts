@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { entrySchema, type NewEntry } from '@rusty-wren/contract';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { guidedRun, standInOf, standInScrews, trackOf } from '@rusty-wren/core/engine';
-import { readJob, type Bodies, type Entry, type EntryKind } from '@rusty-wren/core/log';
+import { makeEntry, readJob, unnumbered, type Noted } from '@rusty-wren/core/log';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { thinTrack } from '@rusty-wren/core/tuning';
 import type pg from 'pg';
@@ -11,26 +11,21 @@ import { checkIn } from '../jobs/checkIn';
 import { OWNERS, SPEC_CARDS, TECHNICIANS, type DemoMachine, type DemoOwner } from './people';
 import { SCENARIOS, type Happening, type Scenario } from './scenarios';
 
-type Plain = { [K in EntryKind]: { kind: K; body: Bodies[K] } }[EntryKind];
-
 const DAY_MS = 86_400_000;
 const STEP_MS = 4 * 60_000;
 
 /** The stand-in engine of a machine listened to, its screws as the log so far has them. */
-function heard(machine: DemoMachine, soFar: readonly NewEntry[]): Plain {
+function heard(machine: DemoMachine, soFar: readonly NewEntry[]): Noted {
   const facts: MachineFacts = { kind: machine.kind, displacementCc: machine.cc };
   const engine = standInOf(facts, machine.serial);
-  const { ledger } = readJob(
-    soFar.map((e, seq) => ({ ...e, seq }) as Entry),
-    facts,
-  );
+  const { ledger } = readJob(soFar.map(unnumbered), facts);
   const { track, seconds } = trackOf(guidedRun(engine, standInScrews(engine.make, ledger)));
   return { kind: 'heard', body: { track: thinTrack(track), seconds, by: 'stand-in' } };
 }
 
 type Plainly = Exclude<Happening, { strike: string } | { laterHours: number } | { heard: 'stand-in' }>;
 
-function plain(happening: Plainly): Plain {
+function plain(happening: Plainly): Noted {
   const line = typeof happening === 'string' ? happening : 'line' in happening ? happening.line : null;
   if (line !== null) {
     const understood = readShorthand(line);
@@ -73,15 +68,15 @@ export function entriesOf(scenario: Scenario, machine: DemoMachine, now: Date, b
     if (typeof happening === 'object' && 'strike' in happening) {
       const strikes = marks.get(happening.strike);
       if (!strikes) throw new Error(`demo strikes an unknown mark: ${happening.strike}`);
-      entries.push({ ...common, kind: 'strike', strikes, body: { reason: happening.reason } });
+      entries.push(makeEntry({ kind: 'strike', body: { reason: happening.reason } }, { ...common, strikes }));
       continue;
     }
     if (typeof happening === 'object' && 'heard' in happening) {
-      entries.push({ ...common, ...heard(machine, entries) } as NewEntry);
+      entries.push(makeEntry(heard(machine, entries), common));
       continue;
     }
     if (typeof happening === 'object' && 'mark' in happening) marks.set(happening.mark, common.id);
-    entries.push({ ...common, ...plain(happening) } as NewEntry);
+    entries.push(makeEntry(plain(happening), common));
   }
   return entries;
 }

@@ -1,9 +1,10 @@
 import { factsOf, type RackTag } from '@rusty-wren/contract';
-import { glance, leadingIn } from '@rusty-wren/core/diagnosis';
+import { glance } from '@rusty-wren/core/diagnosis';
 import {
   caseOf,
   coldStartDue,
   evidenceFromTheCan,
+  phaseOf,
   readJob,
   type CanMate,
   type Entry,
@@ -60,17 +61,16 @@ function tagOf(job: RackTag['job'], own: Folded, mates: readonly CanMate[]): Rac
   const { picture } = own;
   const closed = picture.stage === 'closed';
   const answer = closed ? null : answerFor(job, own, mates);
-  const best = answer?.next[0];
   return {
     job,
     stage: picture.stage,
     waitingFor: picture.waitingFor,
     stageSince: picture.stageSince,
     complaints: picture.complaints.map((c) => c.complaint),
-    settled: picture.settled.map((s) => s.cause),
     lead: answer?.lead ?? null,
-    next: best ? { check: best.check, minutes: best.minutes } : null,
-    stop: answer?.stop ? { why: answer.stop.why, cause: leadingIn(answer.stop) } : null,
+    phase: phaseOf(picture, answer ?? { next: [], stop: null }),
+    mended: picture.settled.filter((s) => s.outcome === 'cured' || s.outcome === 'better'),
+    safety: picture.safetyFaults.map((f) => f.words),
     off: picture.off.length,
     coldStart: closed ? null : coldStartDue(picture.proof),
     entryCount: own.entryCount,

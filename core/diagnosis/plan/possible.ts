@@ -1,6 +1,5 @@
 import {
   CAUSE_INDEX,
-  causesPutRight,
   CHECKS,
   checkOf,
   openingMinutes,
@@ -14,7 +13,7 @@ import {
   type EngineNeed,
   type PartId,
 } from '../../knowledge';
-import type { Case, Evidence } from '../case';
+import { rightedBy, type Case, type Evidence } from '../case';
 import { bearingOn, isMending } from '../checkTable';
 import { CLOSING_SHARE, HANDLING_MINUTES } from '../parameters';
 import type { Posterior } from '../posterior';
@@ -69,7 +68,7 @@ export interface State {
 
 /** Why running the machine would be dangerous: a safety fault found, or one it came in with; null when nothing stands. */
 function hazardOf(c: Case, p: Pick<Posterior, 'timeline'>): Evidence | null {
-  if (c.hazardPassed || p.timeline.known.some((k) => k.cured)) return null;
+  if (c.hazardPassed || p.timeline.cured) return null;
   return (
     c.evidence.find(
       (e) =>
@@ -153,7 +152,7 @@ export function standing(c: Case): Map<CheckId, boolean> {
   for (const e of c.evidence) {
     if (e.kind === 'finding') made.set(e.check, e.sureness === 'sure');
     if (e.kind !== 'repair' || e.outcome === 'no-change') continue;
-    const repaired = causesPutRight(e.cause, e.remedy).map((id) => CAUSE_INDEX.get(id)!);
+    const repaired = rightedBy(e).map((id) => CAUSE_INDEX.get(id)!);
     for (const check of made.keys())
       if (isMending(check) || repaired.some((i) => bearingOn(check)[i])) made.delete(check);
   }

@@ -24,6 +24,8 @@ export type Stop =
   | { why: 'one-remedy'; remedy: Remedy; causes: readonly CauseId[]; probability: number }
   /** Squeeze has decided: before anything else is spent, is it worth mending? */
   | { why: 'worth'; remedy: Remedy; causes: readonly CauseId[]; probability: number }
+  /** Put right and not run since: see whether that was it. */
+  | { why: 'try'; cause: CauseId; causes: readonly CauseId[] }
   /** No check left saves the minutes it takes; this is the repair best tried. */
   | { why: 'nothing-pays'; cause: CauseId; probability: number };
 

@@ -1,6 +1,7 @@
 import type { CheckId } from '../../knowledge';
 import type { Case, Evidence } from '../case';
 import { A_GUESS } from '../parameters';
+import { explainsAny } from './needs';
 import type { Posterior } from '../posterior';
 import { planFrom, type NextCheck } from './nextCheck';
 import { planningFor, type Planning } from './planning';
@@ -43,7 +44,15 @@ export function layPlan(c: Case, p: Posterior, among?: (check: CheckId) => boole
  */
 export function whatNext(c: Case, p: Posterior, among?: (check: CheckId) => boolean): WhatNext {
   // Cured: nothing is left to look for, only to prove.
-  if (p.timeline.known.some((k) => k.cured)) return { next: [], stop: null, hazard: null };
+  if (p.timeline.cured) return { next: [], stop: null, hazard: null };
   const { next, stop, planning } = layPlan(c, p, among);
-  return { next, stop, hazard: planning.state.hazard };
+  return { next, stop: toTry(p) ?? stop, hazard: planning.state.hazard };
+}
+
+/** What was put right and may have been it, to be tried before anything else is looked for; null while more is to be mended. */
+function toTry({ timeline, complaints }: Posterior): Stop | null {
+  const causes = timeline.untried.filter((id) => explainsAny(id, complaints));
+  const [cause] = causes;
+  const left = timeline.known.some((k) => k.state === 'standing' && explainsAny(k.cause, complaints));
+  return cause && !left ? { why: 'try', cause, causes } : null;
 }

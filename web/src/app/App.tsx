@@ -6,6 +6,7 @@ import { Bench } from '../bench/Bench';
 import { CheckIn } from '../checkin/CheckIn';
 import { CauseMap } from '../map/CauseMap';
 import { Practice } from '../practice/Practice';
+import { Closed } from '../rack/Closed';
 import { Rack } from '../rack/Rack';
 import { Specs } from '../specs/Specs';
 import { Start } from '../start/Start';
@@ -20,8 +21,8 @@ const router = createBrowserRouter([
   {
     element: <Shell />,
     children: [
-      { path: '/', element: <Rack show="open" /> },
-      { path: '/closed', element: <Rack show="closed" /> },
+      { path: '/', element: <Rack /> },
+      { path: '/closed', element: <Closed /> },
       { path: '/check-in', element: <CheckIn /> },
       { path: '/job/:jobId', element: <Bench /> },
       { path: '/job/:jobId/map', element: <CauseMap /> },

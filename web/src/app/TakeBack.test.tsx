@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import type { NewEntry } from '@rusty-wren/contract';
+import { makeEntry, type Noted } from '@rusty-wren/core/log';
 import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
@@ -9,9 +9,9 @@ import { reducer } from './state';
 import { TakeBack } from './TakeBack';
 
 const T0 = Date.parse('2026-05-04T10:00:00.000Z');
-const entry = (id: string, ms: number, rest: Pick<NewEntry, 'kind' | 'body'>): Unsent => ({
+const entry = (id: string, ms: number, what: Noted): Unsent => ({
   jobId: 'job',
-  entry: { id, notedAt: new Date(T0 + ms).toISOString(), ...rest } as NewEntry,
+  entry: makeEntry(what, { id, notedAt: new Date(T0 + ms).toISOString() }),
 });
 const smell = (id: string, ms: number): Unsent =>
   entry(id, ms, { kind: 'finding', body: { check: 'fuel-smell', result: 'fresh', sureness: 'sure' } });
@@ -25,7 +25,7 @@ const atBench = () => {
     </Provider>,
   );
   return {
-    note: (...unsent: Unsent[]) => act(() => void unsent.forEach((u) => store.dispatch(noted([u])))),
+    note: (...unsent: Unsent[]) => act(() => void store.dispatch(noted(unsent))),
     struck: () =>
       store.getState().outbox.unsent.flatMap(({ entry: e }) => (e.kind === 'strike' ? [e.strikes] : [])),
   };

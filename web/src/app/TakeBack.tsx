@@ -1,5 +1,4 @@
-import { entryWords, type Entry } from '@rusty-wren/core/log';
-import type { NewEntry } from '@rusty-wren/contract';
+import { entryWords, makeEntry, unnumbered } from '@rusty-wren/core/log';
 import { Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useMemo, type ReactElement } from 'react';
 import { v4 as uuid } from 'uuid';
@@ -23,14 +22,10 @@ export function TakeBack(): ReactElement | null {
       noted(
         entries.toReversed().map(({ jobId, entry }) => ({
           jobId,
-          entry: {
-            id: uuid(),
-            notedAt,
-            kind: 'strike',
-            body: { reason: 'Slip' },
-            strikes: entry.id,
-            ...(by && { by }),
-          } satisfies NewEntry,
+          entry: makeEntry(
+            { kind: 'strike', body: { reason: 'Slip' } },
+            { id: uuid(), notedAt, by, strikes: entry.id },
+          ),
         })),
       ),
     );
@@ -43,7 +38,7 @@ export function TakeBack(): ReactElement | null {
   useKeys(useMemo(() => [{ key: 'z', does: 'take back the last entry', run: takeBack }], [takeBack]));
   const last = entries.at(-1);
   if (!last) return null;
-  const { about, says } = entryWords({ entry: { ...last.entry, seq: null } as Entry });
+  const { about, says } = entryWords({ entry: unnumbered(last.entry) });
   return (
     <div className="flex min-w-0 items-center gap-2" role="status">
       <span className="hidden min-w-0 truncate lg:block lg:max-w-96">

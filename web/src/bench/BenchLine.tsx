@@ -1,64 +1,121 @@
 import { checkOf, toOpen } from '@rusty-wren/core/knowledge';
-import { partsOff, type OffItem } from '@rusty-wren/core/log';
-import { readShorthand } from '@rusty-wren/core/shorthand';
-import { forwardRef, useId, useState, type FormEvent } from 'react';
-import type { Log } from './useJob';
+import { partsOff, type Noted, type OffItem, type Picture } from '@rusty-wren/core/log';
+import { completions, readShorthand } from '@rusty-wren/core/shorthand';
+import {
+  useId,
+  useMemo,
+  useState,
+  type FormEvent,
+  type KeyboardEvent,
+  type ReactElement,
+  type Ref,
+} from 'react';
+import type { Log } from '../job/useJob';
 
-/** One field that takes shop shorthand, shows what it understood, and logs it. */
-export const BenchLine = forwardRef<
-  HTMLInputElement,
-  {
-    /** What is off: it says which of two things a word means, and what cannot be. */
-    off: readonly OffItem[];
-    log: Log;
-  }
->(function BenchLine({ off, log }, ref) {
+/** What was seen behind a cover says that the cover is off: the openings go with it. */
+function withOpenings(entries: readonly Noted[], off: readonly OffItem[]): Noted[] {
+  const open = new Set(partsOff({ off }));
+  return entries.flatMap((entry): Noted[] => {
+    if (entry.kind !== 'finding') return [entry];
+    const opened = toOpen(checkOf(entry.body.check).access, open);
+    for (const part of opened) open.add(part);
+    return [...opened.map((part) => ({ kind: 'took-off', body: { part } }) as const), entry];
+  });
+}
+
+/** The screws as last counted, while nobody has turned one since. */
+function countedIn({ trail }: Pick<Picture, 'trail'>) {
+  const live = trail.filter((l) => l.state !== 'struck').map((l) => l.entry);
+  const at = live.findLastIndex((e) => e.kind === 'finding' && e.body.check === 'screw-turns');
+  const count = live[at];
+  const turned = live.slice(at + 1).some((e) => e.kind === 'screw' || e.kind === 'repair');
+  return count?.kind === 'finding' && !turned ? count.body.reading?.turns : undefined;
+}
+
+/** One field that takes shop shorthand, shows what it understood, offers what it may become, and logs it. */
+export function BenchLine({
+  picture,
+  log,
+  ref,
+}: {
+  /** What is off says which of two things a word means, and what cannot be. */
+  picture: Pick<Picture, 'off' | 'trail'>;
+  log: Log;
+  ref: Ref<HTMLInputElement>;
+}): ReactElement {
+  const { off } = picture;
   const [text, setText] = useState('');
   const [failed, setFailed] = useState(false);
   const id = useId();
-  const understood = text.trim() ? readShorthand(text, { off }) : null;
+  const counted = useMemo(() => countedIn(picture), [picture]);
+  const at = { off, ...(counted && { counted }) };
+  const understood = text.trim() ? readShorthand(text, at) : null;
+  // Asked which of two things is meant, those are the choices; else what the line may become.
+  const asked = understood && !understood.ok ? understood.choices : undefined;
+  const choices = understood?.ok ? [] : (asked ?? (text.trim() ? completions(text, at) : []));
 
+  const write = (next: string): void => {
+    setText(next);
+    setFailed(false);
+  };
+  const take = (line: string): void => {
+    const read = readShorthand(line, at);
+    if (!read.ok) return write(line);
+    log.all(withOpenings(read.entries, off));
+    write('');
+  };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     if (!understood) return;
-    if (!understood.ok) return setFailed(true);
-    const open = new Set(partsOff({ off }));
-    for (const entry of understood.entries) {
-      // What was seen behind a cover says that the cover is off.
-      if (entry.kind === 'finding')
-        for (const part of toOpen(checkOf(entry.body.check).access, open)) {
-          open.add(part);
-          log('took-off', { part });
-        }
-      log(entry.kind, entry.body);
+    if (understood.ok) take(text);
+    else setFailed(true);
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    const [first] = choices;
+    if (event.key === 'Tab' && !event.shiftKey && first && first.line.trim() !== text.trim()) {
+      event.preventDefault();
+      write(first.line);
     }
-    setText('');
-    setFailed(false);
+    if (event.key !== 'Escape') return;
+    write('');
+    event.currentTarget.blur();
   };
 
   return (
     <form onSubmit={submit} className="relative flex-1">
       {understood && (
-        <p
-          id={id}
-          role={failed ? 'alert' : 'status'}
-          className={`absolute right-0 bottom-full left-0 mb-2 rounded-md bg-ink px-3 py-2 text-lg text-paper ${understood.ok ? 'font-semibold' : ''}`}
-        >
-          {understood.says}
-        </p>
+        <div className="absolute right-0 bottom-full left-0 mb-2 rounded-md bg-ink px-3 py-2 text-paper">
+          <p
+            id={id}
+            role={failed ? 'alert' : 'status'}
+            className={`text-lg ${understood.ok ? 'font-semibold' : ''}`}
+          >
+            {understood.says}
+          </p>
+          {choices.length > 0 && (
+            <div role="group" aria-label="It may be" className="mt-1 flex flex-wrap gap-2">
+              {choices.map(({ label, line }, n) => (
+                <button
+                  key={line}
+                  type="button"
+                  onClick={() => take(line)}
+                  className="flex min-h-11 items-center gap-2 rounded-md border-2 border-paper/50 px-3 font-semibold hover:border-paper"
+                >
+                  {label}
+                  {n === 0 && (
+                    <kbd className="hidden rounded bg-paper/20 px-1.5 font-sans text-sm lg:inline">Tab</kbd>
+                  )}
+                </button>
+              ))}
+            </div>
+          )}
+        </div>
       )}
       <input
         ref={ref}
         value={text}
-        onChange={(e) => {
-          setText(e.target.value);
-          setFailed(false);
-        }}
-        onKeyDown={(e) => {
-          if (e.key !== 'Escape') return;
-          setText('');
-          e.currentTarget.blur();
-        }}
+        onChange={(e) => write(e.target.value)}
+        onKeyDown={onKeyDown}
         aria-label="Bench line"
         aria-describedby={understood ? id : undefined}
         aria-invalid={failed}
@@ -70,4 +127,4 @@ export const BenchLine = forwardRef<
       />
     </form>
   );
-});
+}

@@ -10,15 +10,16 @@ import {
   type Sureness,
 } from '@rusty-wren/core/knowledge';
 import { type NextCheck as Next, type Skipped, type Suspect } from '@rusty-wren/core/diagnosis';
+import type { Noted } from '@rusty-wren/core/log';
 import type { Reading } from '@rusty-wren/core/reading';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Instrument } from '../instruments/Instrument';
 import { StopWireSequence } from '../instruments/spark/StopWireSequence';
 import { LightsOutStep } from '../instruments/spark/LightsOutStep';
-import { inSentence, minutesWords, percent } from '../rack/words';
+import { inSentence, minutesWords, percent } from '../ui/words';
 import { Button } from '../ui/Button';
-import type { JobAtBench, Log } from './useJob';
+import type { JobAtBench, Log } from '../job/useJob';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
 
@@ -115,15 +116,14 @@ export function NextCheck({
   const { hazard } = atBench.diagnosis;
   const runs = check.engine === 'started' || check.engine === 'running';
 
-  const openUp = (): void => {
-    // What had to come off to get there is off now: the tray must know.
-    for (const part of opens) log('took-off', { part });
-    for (const part of puts) log('put-back', { part });
-  };
+  // What had to come off to get there is off now: the tray must know.
+  const openUp: readonly Noted[] = [
+    ...opens.map((part) => ({ kind: 'took-off', body: { part } }) as const),
+    ...puts.map((part) => ({ kind: 'put-back', body: { part } }) as const),
+  ];
   const record = (body: { result: string; sureness?: Sureness } | { reading: Reading }): void => {
-    openUp();
     const counted = pulls === '' ? {} : { pulls: Number(pulls) };
-    log('finding', { check: checkId, sureness, ...counted, ...body });
+    log.all([...openUp, { kind: 'finding', body: { check: checkId, sureness, ...counted, ...body } }]);
     onLogged();
   };
 
@@ -202,21 +202,29 @@ export function NextCheck({
           <StopWireSequence
             onStart={onMeasuring}
             onLog={(findings, how) => {
-              openUp();
-              for (const finding of findings) log('finding', { ...finding, sureness: how });
+              log.all([
+                ...openUp,
+                ...findings.map((f) => ({ kind: 'finding', body: { ...f, sureness: how } }) as const),
+              ]);
               onLogged();
             }}
           />
         )}
-        <div className="flex flex-wrap gap-2" role="group" aria-label="Result">
+        <div className="flex flex-wrap gap-3" role="group" aria-label="Result">
           {check.results.map((result, i) => (
             <button
               key={result.id}
               type="button"
               data-result={i + 1}
               onClick={() => record({ result: result.id })}
-              className={`${BIG_BUTTON} min-w-28 px-4`}
+              className={`${BIG_BUTTON} flex min-w-28 items-center gap-3 px-4`}
             >
+              <kbd
+                className="hidden rounded bg-line px-1.5 font-sans text-base font-normal text-ink lg:block"
+                aria-hidden
+              >
+                {i + 1}
+              </kbd>
               {result.label}
             </button>
           ))}

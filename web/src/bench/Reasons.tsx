@@ -1,9 +1,9 @@
 import { causeOf, checksTelling, type CauseId } from '@rusty-wren/core/knowledge';
 import { whyOrWhyNot } from '@rusty-wren/core/diagnosis';
 import { useMemo, type ReactElement } from 'react';
-import { inSentence, minutesWords, percent } from '../rack/words';
+import { inSentence, minutesWords, percent } from '../ui/words';
 import { Moves } from './Moves';
-import type { JobAtBench } from './useJob';
+import type { JobAtBench } from '../job/useJob';
 
 const SHOWN = 10;
 

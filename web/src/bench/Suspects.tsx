@@ -3,12 +3,12 @@ import { type Misreading, type Suspect } from '@rusty-wren/core/diagnosis';
 import { ChevronDown, CircleAlert, Map, RotateCcw } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
-import { inSentence, percent } from '../rack/words';
+import { inSentence, percent } from '../ui/words';
 import { Button } from '../ui/Button';
 import { Found } from './Found';
 import { Moves } from './Moves';
-import type { JobAtBench } from './useJob';
-import { WhyNot } from './WhyNot';
+import type { JobAtBench, Log } from '../job/useJob';
+import { OtherCause } from './OtherCause';
 
 const SHOWN = 6;
 const MOVES_SHOWN = 6;
@@ -18,12 +18,12 @@ const FAINT = 0.02;
 /** The suspects, likeliest first; each opens to what raised and lowered it. */
 export function Suspects({
   atBench,
-  onSettle,
+  log,
   onRepeat,
   onEntry,
 }: {
   atBench: JobAtBench;
-  onSettle: (cause: CauseId) => void;
+  log: Log;
   onRepeat: (ref: string) => void;
   /** Shows an entry in the trail. */
   onEntry: (ref: string) => void;
@@ -40,11 +40,23 @@ export function Suspects({
       (!told || s.explains.length > 0) &&
       (s.probability >= FAINT || found.length === 0),
   );
-  const mending = new Set(atBench.picture.settled.filter((s) => s.outcome === null).map((s) => s.cause));
+  const { picture } = atBench;
+  const mending = new Set(
+    picture.settled.flatMap((s) => (s.outcome === null && 'cause' in s ? [s.cause] : [])),
+  );
   const asked = behind.filter((b) => !known.has(b.cause));
   return (
     <section aria-label="Suspects">
-      <Found found={found} mending={mending} nameOf={nameOf} onSettle={onSettle} onEntry={onEntry} />
+      <Found
+        found={found}
+        answers={picture.found}
+        safety={picture.safetyFaults}
+        mending={mending}
+        nameOf={nameOf}
+        log={log}
+        onEntry={onEntry}
+      />
+      <Unexplained refs={unexplained.map((e) => e.ref)} nameOf={nameOf} />
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-2xl font-bold">Suspects</h2>
         <Link
@@ -63,25 +75,15 @@ export function Suspects({
             open={open === s.cause}
             onToggle={() => setOpen(open === s.cause ? null : s.cause)}
             nameOf={nameOf}
-            onSettle={onSettle}
+            onSettle={(cause) => log('verdict', { settles: cause })}
             onEntry={onEntry}
           />
         ))}
       </ol>
       {suspects.length === 0 && <p className="text-lg text-soft">Nothing else is likely.</p>}
-      <WhyNot atBench={atBench} onEntry={onEntry} />
+      <OtherCause atBench={atBench} log={log} onEntry={onEntry} />
       {diagnosis.noneOfThese > 0.1 && (
         <p className="mt-2 text-soft">Something not on the list: {percent(diagnosis.noneOfThese)}</p>
-      )}
-      {unexplained.length > 0 && (
-        <div role="status" className="mt-5 border-l-4 border-rust pl-3 text-lg leading-snug">
-          <p className="flex items-center gap-2 font-bold text-rust">
-            <CircleAlert size={20} aria-hidden /> Left unexplained
-          </p>
-          {unexplained.map((e) => (
-            <p key={e.ref}>{nameOf(e.ref)}</p>
-          ))}
-        </div>
       )}
       {repeat.length > 0 && (
         <div className="mt-5 border-l-4 border-ochre pl-3 text-lg leading-snug">
@@ -114,6 +116,25 @@ export function Suspects({
     </section>
   );
 }
+
+/** What was noted and is not accounted for by what is believed. */
+const Unexplained = ({
+  refs,
+  nameOf,
+}: {
+  refs: readonly string[];
+  nameOf: (ref: string) => string;
+}): ReactElement | null =>
+  refs.length === 0 ? null : (
+    <div role="status" className="mb-5 border-l-4 border-ochre pl-3 text-lg leading-snug">
+      <p className="flex items-center gap-2 font-bold text-ochre">
+        <CircleAlert size={20} aria-hidden /> Left unexplained
+      </p>
+      {refs.map((ref) => (
+        <p key={ref}>{nameOf(ref)}</p>
+      ))}
+    </div>
+  );
 
 /** What would change if the entry were read otherwise. */
 function Otherwise({

@@ -2,7 +2,7 @@ import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import type { ReactElement } from 'react';
 import { useCustomersQuery } from '../api/api';
 import { MachineDrawing } from '../drawn/MachineDrawing';
-import { KIND_WORDS } from '../rack/words';
+import { KIND_WORDS } from '../ui/words';
 import { matchingOwners, type Draft } from './draft';
 
 const FIELD = 'min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg';

@@ -6,9 +6,12 @@ import { SpeedShape } from '../drawn/SpeedShape';
 /** Which of these was it? Every behaviour as its speed against time; any number may be picked. */
 export function Shapes({
   value,
+  narrow = false,
   onChange,
 }: {
   value: readonly ComplaintId[];
+  /** In a dialog: three beside each other at most. */
+  narrow?: boolean;
   onChange: (value: ComplaintId[]) => void;
 }): ReactElement {
   return (
@@ -17,7 +20,7 @@ export function Shapes({
       value={[...value]}
       onValueChange={(next) => onChange(next as ComplaintId[])}
       aria-label="What it does"
-      className="grid grid-cols-2 gap-2 sm:grid-cols-4 lg:grid-cols-5"
+      className={`grid grid-cols-2 gap-2 ${narrow ? 'sm:grid-cols-3' : 'sm:grid-cols-4 lg:grid-cols-6'}`}
     >
       {BEHAVIOURS.map((b) => (
         <ToggleGroup.Item

@@ -3,8 +3,8 @@ import {
   parseCaseFile,
   type CheckIn,
   type CustomerWithMachines,
-  type NewEntry,
 } from '@rusty-wren/contract';
+import { makeEntry, type Noted } from '@rusty-wren/core/log';
 import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
 import type { MachineKind } from '@rusty-wren/core/machine';
 import { v4 as uuid } from 'uuid';
@@ -89,19 +89,16 @@ export function problemsOf(d: Draft): string[] {
 export function checkInOf(d: Draft, jobId: string, by: string | null, now: string): CheckIn {
   const problem = problemsOf(d)[0];
   if (problem) throw new Error(problem);
-  const common = () => ({ id: uuid(), notedAt: now, ...(by && { by }) });
-  const entries: NewEntry[] = d.complaints.map((complaint, i) => ({
-    ...common(),
+  const entries: Noted[] = d.complaints.map((complaint, i) => ({
     kind: 'complaint',
     body: { complaint, ...(i === 0 && d.words.trim() && { words: d.words.trim() }) },
   }));
   const answers: History = { ...d.history };
   if (answers.alreadyTried !== undefined) answers.alreadyTried = answers.alreadyTried.trim();
   if (!answers.alreadyTried) delete answers.alreadyTried;
-  if (Object.keys(answers).length > 0) entries.push({ ...common(), kind: 'history', body: { answers } });
+  if (Object.keys(answers).length > 0) entries.push({ kind: 'history', body: { answers } });
   if (d.safety) {
     entries.push({
-      ...common(),
       kind: 'finding',
       body: {
         check: 'safety-walkround',
@@ -111,7 +108,7 @@ export function checkInOf(d: Draft, jobId: string, by: string | null, now: strin
       },
     });
   }
-  for (const carried of d.carried) entries.push({ ...common(), ...carried });
+  entries.push(...d.carried);
   return {
     jobId,
     customer: d.ownerId ? { id: d.ownerId } : { name: d.ownerName.trim() },
@@ -126,7 +123,7 @@ export function checkInOf(d: Draft, jobId: string, by: string | null, now: strin
             ...(d.cc.trim() && { displacementCc: Number(d.cc.replace(',', '.')) }),
           },
     ...(d.promised && { promisedFor: d.promised }),
-    entries,
+    entries: entries.map((noted) => makeEntry(noted, { id: uuid(), notedAt: now, by })),
   };
 }
 

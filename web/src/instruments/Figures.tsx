@@ -7,6 +7,7 @@ import { mmToThou } from '@rusty-wren/core/units';
 import { useId, useState, type FormEvent, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { FigureInput } from '../ui/FigureInput';
+import { useDraft } from '../ui/useDraft';
 import { FromGauge } from './feed/FromGauge';
 import { BandBar } from './BandBar';
 
@@ -52,16 +53,19 @@ function understand(
 export function Figures({
   check,
   machine,
+  draft,
   onStart,
   onLog,
 }: {
   check: CheckDef;
   machine: MachineFacts;
   /** Absent when used without a job. */
+  /** Where what is typed is kept until it is logged; absent without a job. */
+  draft?: string | undefined;
   onStart?: () => void;
   onLog?: (reading: Reading) => void;
 }): ReactElement | null {
-  const [text, setText] = useState('');
+  const [text, setText] = useDraft(draft, () => '');
   const [simulated, setSimulated] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();

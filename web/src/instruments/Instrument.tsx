@@ -4,7 +4,8 @@ import type { Picture } from '@rusty-wren/core/log';
 import { isPressureCheck } from '@rusty-wren/core/pressure';
 import type { Reading } from '@rusty-wren/core/reading';
 import { useMemo, type ReactElement } from 'react';
-import type { JobAtBench } from '../bench/useJob';
+import { dropDraft } from '../ui/useDraft';
+import type { JobAtBench } from '../job/useJob';
 import { AirGap } from './airgap/AirGap';
 import { SqueezeGauge } from './compression/SqueezeGauge';
 import { Figures } from './Figures';
@@ -23,7 +24,7 @@ export function Instrument({
   check,
   atBench: { job, picture, squeezes },
   onStart,
-  onLog,
+  onLog: onRead,
 }: {
   check: CheckDef;
   atBench: JobAtBench;
@@ -32,12 +33,17 @@ export function Instrument({
   onLog: (reading: Reading) => void;
 }): ReactElement | null {
   const { machine } = picture;
+  const draft = `${job.id} ${check.id}`;
+  const onLog = (reading: Reading): void => {
+    dropDraft(draft);
+    onRead(reading);
+  };
   const earlier = useMemo(
     () => (isPressureCheck(check.id) ? earlierWatches(picture, check.id) : undefined),
     [picture, check.id],
   );
   if (isPressureCheck(check.id))
-    return <GaugeWatch check={check.id} earlier={earlier} onStart={onStart} onLog={onLog} />;
+    return <GaugeWatch check={check.id} earlier={earlier} draft={draft} onStart={onStart} onLog={onLog} />;
   switch (check.id) {
     case 'compression-gauge':
     case 'compression-wet':
@@ -47,15 +53,16 @@ export function Instrument({
           machine={machine}
           dryPsi={dryPsiOf(picture)}
           earlier={{ squeezes, machineId: job.machine.id }}
+          draft={draft}
           onStart={onStart}
           onLog={onLog}
         />
       );
     case 'coil-gap':
-      return <AirGap machine={machine} onStart={onStart} onLog={onLog} />;
+      return <AirGap machine={machine} draft={draft} onStart={onStart} onLog={onLog} />;
     case 'screw-turns':
-      return <ScrewCounter machine={machine} onStart={onStart} onLog={onLog} />;
+      return <ScrewCounter machine={machine} draft={draft} onStart={onStart} onLog={onLog} />;
     default:
-      return <Figures check={check} machine={machine} onStart={onStart} onLog={onLog} />;
+      return <Figures check={check} machine={machine} draft={draft} onStart={onStart} onLog={onLog} />;
   }
 }

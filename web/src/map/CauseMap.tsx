@@ -4,11 +4,12 @@ import { Check } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
-import { JobBar } from '../bench/JobBar';
+import { JobBar } from '../job/JobBar';
 import { Reasons } from '../bench/Reasons';
-import type { JobAtBench } from '../bench/useJob';
-import { WithJob } from '../bench/WithJob';
-import { minutesWords, percent } from '../rack/words';
+import { useLog, type JobAtBench } from '../job/useJob';
+import { WithJob } from '../job/WithJob';
+import { minutesWords, percent } from '../ui/words';
+import { Button } from '../ui/Button';
 import { RowButton } from '../ui/RowButton';
 import { Sheet } from '../ui/Sheet';
 import { EngineBoard } from './EngineBoard';
@@ -22,6 +23,7 @@ function OnTheBoard({ atBench }: { atBench: JobAtBench }): ReactElement {
   const { job, picture, benchCase, diagnosis } = atBench;
   const jobId = job.id;
   const navigate = useNavigate();
+  const log = useLog(jobId);
   const heats = useMemo(() => {
     const told = benchCase.evidence.filter((e) => e.kind === 'complaint');
     const byComplaint = glance({ ...benchCase, evidence: told }).causes;
@@ -49,7 +51,11 @@ function OnTheBoard({ atBench }: { atBench: JobAtBench }): ReactElement {
           key={shown.part.id}
           {...shown}
           atBench={atBench}
-          onCheck={(check) => void navigate(`/job/${jobId}`, { state: { check } })}
+          onCheck={(check) => void navigate(`/job/${jobId}?check=${check}`)}
+          onSettle={(cause) => {
+            log('verdict', { settles: cause });
+            void navigate(`/job/${jobId}`);
+          }}
         />
       </div>
     </div>
@@ -62,12 +68,14 @@ function PartPanel({
   cleared,
   atBench,
   onCheck,
+  onSettle,
 }: {
   part: DrawnPart;
   heat: number;
   cleared: boolean;
   atBench: JobAtBench;
   onCheck: (check: string) => void;
+  onSettle: (cause: CauseId) => void;
 }): ReactElement {
   const { diagnosis, picture } = atBench;
   const [why, setWhy] = useState<CauseId | null>(null);
@@ -133,7 +141,14 @@ function PartPanel({
         open={why !== null}
         onOpenChange={(open) => !open && setWhy(null)}
       >
-        {why && <Reasons cause={why} atBench={atBench} />}
+        {why && (
+          <>
+            <Reasons cause={why} atBench={atBench} />
+            <Button className="mt-4" onClick={() => onSettle(why)}>
+              Settle on this
+            </Button>
+          </>
+        )}
       </Sheet>
     </section>
   );

@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import { percent } from '../rack/words';
+import { percent } from '../ui/words';
 import type { DrawnPart } from './parts';
 
 const BOARD = { width: 1000, height: 740 } as const;

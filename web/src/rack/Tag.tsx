@@ -1,138 +1,135 @@
 import type { RackTag } from '@rusty-wren/contract';
-import { behaviourOf, causeOf, checkOf } from '@rusty-wren/core/knowledge';
+import { behaviourOf, causeOf } from '@rusty-wren/core/knowledge';
+import { STAGE_WORDS } from '@rusty-wren/core/log';
 import { pressing } from '@rusty-wren/core/schedule';
-import { format } from 'date-fns';
-import { Hourglass } from 'lucide-react';
+import { differenceInCalendarDays } from 'date-fns';
+import { Hourglass, TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
-import { MachineDrawing } from '../drawn/MachineDrawing';
 import { SpeedShape } from '../drawn/SpeedShape';
-import { dueWords, inSentence, KIND_WORDS, minutesWords, percent, STAGE_WORDS } from './words';
+import { dueWords, inSentence, KIND_WORDS, percent } from '../ui/words';
+import { phaseWords, waits } from './words';
 
-const CORNERS = 'polygon(0 1.6rem, 1.6rem 0, calc(100% - 1.6rem) 0, 100% 1.6rem, 100% 100%, 0 100%)';
+const CORNERS = 'polygon(0 1.2rem, 1.2rem 0, calc(100% - 1.2rem) 0, 100% 1.2rem, 100% 100%, 0 100%)';
 
-/** The hook on the rail and the string the tag hangs by. */
-function Hook(): ReactElement {
-  return (
-    <svg
-      viewBox="0 0 40 46"
-      className="relative z-10 mx-auto -mb-6 block h-12 w-10"
-      aria-hidden
-      fill="none"
-      strokeLinecap="round"
+/** The hook on the rail and the ring of the tag. */
+const Hook = (): ReactElement => (
+  <svg
+    viewBox="0 0 40 30"
+    className="relative z-10 mx-auto -mb-4 block h-6 w-8"
+    aria-hidden
+    fill="none"
+    strokeLinecap="round"
+  >
+    <path d="M20 0v8a6 6 0 1 1-6 6" stroke="var(--rail)" strokeWidth={4} />
+    <circle cx={20} cy={24} r={4.5} stroke="var(--rail)" strokeWidth={2.4} fill="var(--paper)" />
+  </svg>
+);
+
+/** How long it has hung here, in a word or two. */
+const ageWords = (days: number): string => (days <= 0 ? 'today' : days === 1 ? '1 day' : `${days} days`);
+
+/** Everything a tag says, worked out once for the tag and for the row of a phone. */
+function readTag(tag: RackTag, now: string) {
+  const { job, stage } = tag;
+  const { dueInDays } = pressing({ stage, promisedFor: job.promisedFor, stageSince: tag.stageSince }, now);
+  const waiting = waits(tag);
+  return {
+    due: dueWords(dueInDays),
+    late: dueInDays !== null && dueInDays < 0,
+    age: ageWords(differenceInCalendarDays(now, job.checkedInAt)),
+    waiting,
+    asks: waiting ? (tag.waitingFor ?? STAGE_WORDS[stage]) : phaseWords(tag, now),
+    label: [
+      `${job.tag}, ${job.machine.maker} ${job.machine.model}, ${job.customer.name}, ${STAGE_WORDS[stage]}`,
+      ...tag.safety.map((fault) => `safety fault: ${fault}`),
+    ].join(', '),
+  };
+}
+
+/** What it asks for, or waits for; a safety fault before all else. */
+const Asks = ({ tag, waiting, asks }: { tag: RackTag; waiting: boolean; asks: string }): ReactElement => (
+  <>
+    {tag.safety.length > 0 && (
+      <p className="flex items-center gap-1.5 truncate leading-tight font-bold text-rust">
+        <TriangleAlert size={18} className="shrink-0" aria-hidden /> {tag.safety.join(', ')}
+      </p>
+    )}
+    <p
+      className={`line-clamp-2 leading-tight font-semibold ${waiting ? 'text-soft' : tag.safety.length > 0 ? '' : 'text-rust'}`}
     >
-      <path d="M20 0v12a7 7 0 1 1-7 7" stroke="var(--rail)" strokeWidth={4} />
-      <path d="M19 26 20 40" stroke="var(--soft)" strokeWidth={1.6} />
-      <circle cx={20} cy={40} r={4.5} stroke="var(--rail)" strokeWidth={2.4} fill="var(--paper)" />
-    </svg>
-  );
-}
-
-/** What is known of the cause: settled, suspected, or nothing yet. */
-function Lead({ tag }: { tag: RackTag }): ReactElement | null {
-  const settled = tag.settled[0];
-  if (settled) {
-    return (
-      <p className="font-semibold text-moss">
-        {causeOf(settled).name} <span className="font-normal">settled</span>
-      </p>
-    );
-  }
-  if (!tag.lead) return null;
-  return (
-    <div>
-      <p className="flex items-baseline justify-between gap-2 leading-tight">
-        <span className="font-semibold">{causeOf(tag.lead.cause).name}</span>
-        <span className="shrink-0">{percent(tag.lead.probability)}</span>
-      </p>
-      <div className="mt-1.5 h-1.5 bg-line">
-        <div className="h-full bg-ink" style={{ width: percent(tag.lead.probability).replace(' ', '') }} />
-      </div>
-    </div>
-  );
-}
-
-/** What the job asks for next, in a few words. */
-function nextWords({ settled, stop, next }: RackTag): string {
-  if (settled.length > 0) return 'Mend it';
-  if (stop)
-    return stop.why === 'worth'
-      ? 'Is it worth mending?'
-      : `Put right: ${inSentence(causeOf(stop.cause).name)}`;
-  return next ? `${checkOf(next.check).name}, ${minutesWords(next.minutes)}` : 'Settle on a suspect';
-}
-
-/** What the proof waits for. */
-function proofWords({ coldStart }: RackTag, now: string): string {
-  if (!coldStart) return 'Prove it';
-  const { notBefore } = coldStart;
-  return notBefore && notBefore > now
-    ? `Cold start after ${format(notBefore, 'EEE HH:mm')}`
-    : 'Cold start due';
-}
+      {waiting && <Hourglass size={16} className="mr-1 inline" aria-hidden />}
+      {asks}
+    </p>
+  </>
+);
 
 /** A job as the paper tag that hangs on its hook. */
 export function Tag({ tag, now }: { tag: RackTag; now: string }): ReactElement {
-  const { job, stage } = tag;
-  const { dueInDays, needsHand } = pressing(
-    { stage, promisedFor: job.promisedFor, stageSince: tag.stageSince },
-    now,
-  );
-  const due = stage === 'closed' ? null : dueWords(dueInDays);
+  const { job } = tag;
+  const { due, late, age, waiting, asks, label } = readTag(tag, now);
   const complaint = tag.complaints[0];
-  const waits = stage === 'parts' || stage === 'answer';
   return (
-    <Link
-      to={`/job/${job.id}`}
-      data-tag={job.tag}
-      aria-label={`${job.tag}, ${job.machine.maker} ${job.machine.model}, ${job.customer.name}, ${STAGE_WORDS[stage]}`}
-      className="group block rounded-b-md"
-    >
+    <Link to={`/job/${job.id}`} data-tag={job.tag} aria-label={label} className="group block rounded-b-md">
       <Hook />
       <div
-        className={`flex h-[19.6rem] flex-col gap-2 px-4 pt-7 pb-4 group-hover:brightness-95 ${waits ? 'bg-line/30' : 'bg-card'}`}
+        className={`flex h-[11.4rem] flex-col gap-1 px-3 pt-4 pb-2.5 group-hover:brightness-95 ${waiting ? 'bg-line/30' : 'bg-card'}`}
         style={{ clipPath: CORNERS }}
       >
-        <div className="flex items-start justify-between gap-2">
-          <span className="font-tag text-5xl leading-none font-bold">{job.tag}</span>
-          <MachineDrawing kind={job.machine.kind} className="h-8 w-20 text-soft" />
-        </div>
-        <p className="font-tag text-2xl leading-none font-semibold">
-          {job.machine.maker} {job.machine.model}
+        <p className="flex items-baseline gap-2.5">
+          <span className="font-tag text-4xl leading-none font-bold">{job.tag}</span>
+          <span className="truncate font-tag text-xl leading-none font-semibold">
+            {job.machine.maker} {job.machine.model}
+          </span>
         </p>
-        <p className="shrink-0 truncate text-soft">{job.customer.name}</p>
+        <p className="truncate leading-tight text-soft">{job.customer.name}</p>
         {complaint && (
-          <p className="flex items-center gap-3 leading-tight">
-            <SpeedShape complaint={complaint} className="h-8 w-[4.5rem] shrink-0" />
-            {behaviourOf(complaint).label}
+          <p className="flex items-center gap-2 leading-tight">
+            <SpeedShape complaint={complaint} className="h-6 w-12 shrink-0" />
+            <span className="truncate">{behaviourOf(complaint).label}</span>
           </p>
         )}
-        <Lead tag={tag} />
-        <div className="mt-auto leading-snug">
-          {waits ? (
-            <p className="flex gap-2 text-soft">
-              <Hourglass size={18} className="mt-0.5 shrink-0" aria-hidden />
-              {tag.waitingFor ?? STAGE_WORDS[stage]}
-            </p>
-          ) : (
-            needsHand &&
-            (stage === 'proof' ? (
-              <p className="font-semibold text-rust">{proofWords(tag, now)}</p>
-            ) : (
-              <p className="font-semibold text-rust">{nextWords(tag)}</p>
-            ))
-          )}
-          <p className="flex justify-between gap-2">
-            <span className="text-soft">{STAGE_WORDS[stage]}</span>
-            {due && (
-              <span className={dueInDays !== null && dueInDays < 0 ? 'font-bold text-rust' : 'text-soft'}>
-                {due}
-              </span>
-            )}
+        {tag.lead && !waiting && (
+          <p className="flex items-baseline justify-between gap-2 leading-tight">
+            <span className="truncate">{inSentence(causeOf(tag.lead.cause).name)}</span>
+            <span className="shrink-0 font-semibold">{percent(tag.lead.probability)}</span>
+          </p>
+        )}
+        <div className="mt-auto">
+          <Asks tag={tag} waiting={waiting} asks={asks} />
+          <p className="flex justify-between gap-2 leading-tight">
+            <span className="text-soft">{age}</span>
+            {due && <span className={late ? 'font-bold text-rust' : 'text-soft'}>{due}</span>}
           </p>
         </div>
       </div>
       <span className="sr-only">{KIND_WORDS[job.machine.kind]}</span>
+    </Link>
+  );
+}
+
+/** A job as a row of a phone's rack. */
+export function TagRow({ tag, now }: { tag: RackTag; now: string }): ReactElement {
+  const { job } = tag;
+  const { due, late, age, waiting, asks, label } = readTag(tag, now);
+  return (
+    <Link
+      to={`/job/${job.id}`}
+      data-tag={job.tag}
+      aria-label={label}
+      className="flex min-h-16 items-center gap-3 border-b border-line py-2"
+    >
+      <span className="w-14 shrink-0 font-tag text-3xl leading-none font-bold">{job.tag}</span>
+      <span className="min-w-0 flex-1 leading-tight">
+        <span className="flex justify-between gap-2">
+          <strong className="truncate">
+            {job.machine.maker} {job.machine.model}
+          </strong>
+          <span className={`shrink-0 ${late ? 'font-bold text-rust' : 'text-soft'}`}>{due ?? age}</span>
+        </span>
+        <span className="block truncate text-soft">{job.customer.name}</span>
+        <Asks tag={tag} waiting={waiting} asks={asks} />
+      </span>
     </Link>
   );
 }

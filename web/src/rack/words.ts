@@ -1,46 +1,56 @@
-import type { Stage } from '@rusty-wren/core/log';
-import type { MachineKind } from '@rusty-wren/core/machine';
+import type { RackTag } from '@rusty-wren/contract';
+import { leadingIn } from '@rusty-wren/core/diagnosis';
+import { causeOf, checkOf, remedyOf } from '@rusty-wren/core/knowledge';
+import type { ToMend } from '@rusty-wren/core/log';
+import { format } from 'date-fns';
+import { inSentence, minutesWords } from '../ui/words';
 
-/** What each stage is called on a tag. */
-export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
-  hook: 'On its hook',
-  bench: 'On the bench',
-  parts: 'Waits for parts',
-  answer: 'Waits for an answer',
-  proof: 'Being proved',
-  closed: 'Closed',
-};
-
-export const KIND_WORDS: Readonly<Record<MachineKind, string>> = {
-  chainsaw: 'Chainsaw',
-  'pole-saw': 'Pole saw',
-  trimmer: 'Trimmer',
-  edger: 'Edger',
-  'brush-cutter': 'Brush cutter',
-  'hedge-trimmer': 'Hedge trimmer',
-  'power-head': 'Power head',
-  blower: 'Blower',
-  'backpack-blower': 'Backpack blower',
-};
-
-/** "today", "in 3 days", "2 days late" for a number of days; null for nothing promised. */
-export function dueWords(days: number | null): string | null {
-  if (days === null) return null;
-  if (days < 0) return days === -1 ? '1 day late' : `${-days} days late`;
-  if (days === 0) return 'due today';
-  return days === 1 ? 'due tomorrow' : `due in ${days} days`;
+function mendWords(what: ToMend): string {
+  if ('other' in what) return `Mend: ${what.other}`;
+  return what.remedy ? remedyOf(what.remedy).does : `Mend: ${inSentence(causeOf(what.cause).name)}`;
 }
 
-/** A probability as whole per cent, never claiming certainty. */
-export const percent = (p: number): string => `${Math.min(99, Math.max(1, Math.round(p * 100)))} %`;
-
-/** Minutes as said at the bench: "½", "2", "12½". */
-export function minutesWords(minutes: number): string {
-  const whole = Math.floor(minutes);
-  const half = minutes - whole >= 0.25 ? '½' : '';
-  return `${whole || !half ? whole : ''}${half} min`;
+/** What a job asks for now, in a few words: the same as its bench says at length. `now`: ISO 8601. */
+export function phaseWords({ phase, coldStart }: Pick<RackTag, 'phase' | 'coldStart'>, now: string): string {
+  switch (phase.kind) {
+    case 'check':
+      return `${checkOf(phase.check).name}, ${minutesWords(phase.minutes)}`;
+    case 'stop':
+      if (phase.stop.why === 'worth') return 'Is it worth mending?';
+      if (phase.stop.why === 'try') return 'Does it still do it?';
+      return `Put right: ${inSentence(causeOf(leadingIn(phase.stop)).name)}`;
+    case 'settle':
+      return 'Settle on a cause';
+    case 'repair':
+      return mendWords(phase.settled);
+    case 'left':
+      return `Left: ${phase.causes.map((id) => inSentence(causeOf(id).name)).join(', ')}`;
+    case 'behind':
+      return `What caused it? ${causeOf(phase.cause).name}`;
+    case 'together':
+      return phase.off.length === 1
+        ? 'Put it together: one thing is off'
+        : `Put it together: ${phase.off.length} things are off`;
+    case 'prove':
+      if (!coldStart) return 'Prove it';
+      return coldStart.notBefore && coldStart.notBefore > now
+        ? `Cold start after ${format(coldStart.notBefore, 'EEE HH:mm')}`
+        : 'Cold start due';
+    case 'close':
+      return 'Ready to go home';
+    case 'closed':
+      return 'Closed';
+  }
 }
 
-/** A name as it reads inside a sentence: "Fuel filter" → "fuel filter", but "H screw" stays. */
-export const inSentence = (name: string): string =>
-  /^[A-Z] /.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
+/** Whether a cold start can be made now. */
+export const coldStartDueNow = (
+  { phase, coldStart }: Pick<RackTag, 'phase' | 'coldStart'>,
+  now: string,
+): boolean =>
+  phase.kind === 'prove' &&
+  coldStart !== null &&
+  (coldStart.notBefore === null || coldStart.notBefore <= now);
+
+/** Whether it waits for parts or for an answer. */
+export const waits = ({ stage }: Pick<RackTag, 'stage'>): boolean => stage === 'parts' || stage === 'answer';

@@ -1,8 +1,9 @@
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import type { ReactElement, ReactNode } from 'react';
+import { useEffect, useRef, type ReactElement, type ReactNode } from 'react';
+import { backCloses } from './backCloses';
 
-/** A dialog with a title and a way out. */
+/** A dialog with a title and a way out; Back is one. */
 export function Sheet({
   title,
   open,
@@ -14,6 +15,11 @@ export function Sheet({
   onOpenChange: (open: boolean) => void;
   children: ReactNode;
 }): ReactElement {
+  const change = useRef(onOpenChange);
+  useEffect(() => {
+    change.current = onOpenChange;
+  });
+  useEffect(() => (open ? backCloses(() => change.current(false)) : undefined), [open]);
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>

@@ -1,8 +1,9 @@
 import { itemBack, type OffItem } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
-import { inSentence } from '../../rack/words';
+import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
-import type { Log } from '../useJob';
+import { inSentence } from '../../ui/words';
+import { StepHead } from './StepHead';
 
 /** What keeps an engine from being started: what is off it, and one tap that puts all of it back. */
 export function PutBackFirst({ off, log }: { off: readonly OffItem[]; log: Log }): ReactElement {
@@ -16,12 +17,18 @@ export function PutBackFirst({ off, log }: { off: readonly OffItem[]; log: Log }
       <Button
         look="rust"
         className="mt-4 min-h-16 px-8 text-xl"
-        onClick={() => {
-          for (const item of off.toReversed()) log('put-back', itemBack(item));
-        }}
+        onClick={() => log.all(off.toReversed().map((item) => ({ kind: 'put-back', body: itemBack(item) })))}
       >
         All back on
       </Button>
     </div>
   );
 }
+
+/** Mended, but in pieces: nothing can be tried or proved before it is whole. */
+export const TogetherStep = ({ off, log }: { off: readonly OffItem[]; log: Log }): ReactElement => (
+  <section aria-label="Put it together">
+    <StepHead eyebrow="Mended" title="Put it together" />
+    <PutBackFirst off={off} log={log} />
+  </section>
+);

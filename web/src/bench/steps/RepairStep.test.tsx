@@ -1,15 +1,12 @@
-import type { Bodies, EntryKind, OffItem } from '@rusty-wren/core/log';
+import type { OffItem } from '@rusty-wren/core/log';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { Log } from '../useJob';
+import { fakeLog } from '../../testing/log';
 import { RepairStep } from './RepairStep';
 
-const logged: { kind: EntryKind; body: Bodies[EntryKind] }[] = [];
-const log: Log = (kind, body) => {
-  logged.push({ kind, body });
-  return `${logged.length}`;
-};
+let bench = fakeLog();
+const logged = () => bench.noted();
 const off: OffItem[] = [
   { entryId: '1', part: 'air-box', name: 'Air box' },
   { entryId: '2', part: 'carburettor', name: 'Carburettor' },
@@ -20,35 +17,35 @@ const settled = { entryId: 's', cause: 'metering-diaphragm-stiff', outcome: null
 describe('a repair', () => {
   afterEach(() => {
     cleanup();
-    logged.length = 0;
+    bench = fakeLog();
   });
 
   it('cannot be said to have cured anything while the engine is in pieces; one tap puts all of it back', async () => {
-    render(<RepairStep settled={settled} off={off} log={log} />);
+    render(<RepairStep settled={settled} off={off} log={bench.log} />);
     expect(screen.queryByRole('button', { name: 'Cured it' })).toBeNull();
     expect(screen.getByText(/3 things are off/)).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'All back on' }));
-    expect(logged.map((e) => e.body)).toEqual([
+    expect(logged().map((e) => e.body)).toEqual([
       { thing: 'bent washer' },
       { part: 'carburettor' },
       { part: 'air-box' },
     ]);
-    expect(logged.every((e) => e.kind === 'put-back')).toBe(true);
+    expect(logged().every((e) => e.kind === 'put-back')).toBe(true);
   });
 
   it('says how it turned out once everything is on', async () => {
-    render(<RepairStep settled={settled} off={[]} log={log} />);
+    render(<RepairStep settled={settled} off={[]} log={bench.log} />);
     await userEvent.click(screen.getByRole('button', { name: 'Cured it' }));
-    expect(logged).toEqual([{ kind: 'repair', body: { cause: settled.cause, outcome: 'cured' } }]);
+    expect(logged()).toEqual([{ kind: 'repair', body: { cause: settled.cause, outcome: 'cured' } }]);
   });
 
   it('of a whole job names the job and all that goes with it, and is logged as that job', async () => {
-    render(<RepairStep settled={{ ...settled, remedy: 'carburettor-rebuild' }} off={[]} log={log} />);
+    render(<RepairStep settled={{ ...settled, remedy: 'carburettor-rebuild' }} off={[]} log={bench.log} />);
     expect(screen.getByRole('heading', { level: 2 }).textContent).toBe('Rebuild the carburettor with a kit');
     expect(screen.getByText(/With it goes:.*inlet screen gummed/)).toBeTruthy();
     await userEvent.type(screen.getByLabelText(/What was done/), 'kit fitted');
     await userEvent.click(screen.getByRole('button', { name: 'Changed nothing' }));
-    expect(logged).toEqual([
+    expect(logged()).toEqual([
       {
         kind: 'repair',
         body: {

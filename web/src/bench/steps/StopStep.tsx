@@ -1,26 +1,42 @@
-import { causeOf, remedyMinutes, type CauseId, type RemedyId } from '@rusty-wren/core/knowledge';
-import { leadingIn, type Diagnosis, type Stop } from '@rusty-wren/core/diagnosis';
+import { causeOf, remedyMinutes, type CauseId } from '@rusty-wren/core/knowledge';
+import { leadingIn, type Stop } from '@rusty-wren/core/diagnosis';
 import type { ReactElement } from 'react';
-import { inSentence, percent } from '../../rack/words';
+import type { JobAtBench, Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
+import { inSentence, percent } from '../../ui/words';
+import { Answers } from '../Found';
 import { StepHead } from './StepHead';
 
 const list = (causes: readonly CauseId[]): string =>
   causes.map((id) => inSentence(causeOf(id).name)).join(', ');
 
-/** Enough is known: what to do about it, as the one call of the bench. */
+/** A stop at which something is to be put right. */
+type ToPutRight = Exclude<Stop, { why: 'try' }>;
+
+/** Enough is known: what to do about it, as the one call of the bench, and the choices beside it. */
 export function StopStep({
   stop,
-  diagnosis,
-  onSettle,
+  atBench,
+  log,
+  onClose,
 }: {
-  stop: Stop;
-  diagnosis: Pick<Diagnosis, 'behind'>;
-  onSettle: (cause: CauseId, remedy?: RemedyId) => void;
+  stop: ToPutRight;
+  atBench: Pick<JobAtBench, 'diagnosis' | 'picture'>;
+  log: Log;
+  onClose: () => void;
 }): ReactElement {
   const lead = causeOf(leadingIn(stop));
-  const { eyebrow, title, says, button } = wordsFor(stop);
+  const { eyebrow, title, says } = wordsFor(stop);
   const remedy = 'remedy' in stop ? stop.remedy : undefined;
+  const mend = (
+    <Button
+      look="rust"
+      className="min-h-14 px-6 text-lg"
+      onClick={() => log('verdict', { settles: lead.id, ...(remedy && { remedy: remedy.id }) })}
+    >
+      {stop.why === 'worth' ? 'Go on: mend it' : 'Mend it'}
+    </Button>
+  );
   return (
     <section aria-label="Enough checked">
       <StepHead
@@ -30,20 +46,44 @@ export function StopStep({
       />
       <p className="mt-3 max-w-[58ch] text-xl leading-snug">{says}</p>
       {!remedy && <p className="mt-2 text-xl">{lead.remedy}.</p>}
-      {stop.why === 'worth' && diagnosis.behind.length > 0 && (
-        <p className="mt-2 max-w-[58ch] text-xl leading-snug">
-          What did it may be {list(diagnosis.behind.slice(0, 3).map((b) => b.cause))}: a new one comes back
-          the same while that stands.
-        </p>
+      {stop.why === 'worth' ? (
+        <>
+          <Behind causes={atBench.diagnosis.behind.map((b) => b.cause)} />
+          <div className="mt-5 flex flex-wrap items-center gap-3">
+            {mend}
+            {atBench.picture.stage !== 'answer' && (
+              <Button
+                className="min-h-14 px-6 text-lg"
+                onClick={() =>
+                  log('stage', { stage: 'answer', waitingFor: `Worth it? ${inSentence(stop.remedy.does)}` })
+                }
+              >
+                Ask the owner
+              </Button>
+            )}
+            <Button className="min-h-14 px-6 text-lg" onClick={onClose}>
+              Stop here
+            </Button>
+          </div>
+        </>
+      ) : (
+        <div className="mt-5 flex flex-wrap items-center gap-3">
+          {mend}
+          {stop.why === 'found' && <Answers cause={lead.id} log={log} />}
+        </div>
       )}
-      <Button look="rust" className="mt-5" onClick={() => onSettle(lead.id, remedy?.id)}>
-        {button}
-      </Button>
     </section>
   );
 }
 
-function wordsFor(stop: Stop): { eyebrow: string; title: string; says: string; button: string } {
+const Behind = ({ causes }: { causes: readonly CauseId[] }): ReactElement | null =>
+  causes.length === 0 ? null : (
+    <p className="mt-2 max-w-[58ch] text-xl leading-snug">
+      What did it may be {list(causes.slice(0, 3))}: a new one comes back the same while that stands.
+    </p>
+  );
+
+function wordsFor(stop: ToPutRight): { eyebrow: string; title: string; says: string } {
   const lead = causeOf(leadingIn(stop)).name;
   switch (stop.why) {
     case 'found': {
@@ -55,7 +95,6 @@ function wordsFor(stop: Stop): { eyebrow: string; title: string; says: string; b
           others.length > 0
             ? `Seen, and it accounts for the complaint. Seen as well: ${list(others)}.`
             : 'Seen, and it accounts for the complaint.',
-        button: 'Mend it',
       };
     }
     case 'settled':
@@ -63,28 +102,24 @@ function wordsFor(stop: Stop): { eyebrow: string; title: string; says: string; b
         eyebrow: 'Put it right',
         title: lead,
         says: `Not seen, but ${percent(stop.probability)} likely: enough to act on.`,
-        button: 'Mend it',
       };
     case 'one-remedy':
       return {
         eyebrow: 'Put it right',
         title: stop.remedy.does,
         says: `It mends whichever it is, ${percent(stop.probability)}: ${list(stop.causes)}.`,
-        button: 'Mend it',
       };
     case 'worth':
       return {
         eyebrow: 'Ask first',
         title: 'Is it worth mending?',
         says: `${lead}: ${inSentence(stop.remedy.does)}. Weigh that against the machine before anything else is spent.`,
-        button: 'It is: mend it',
       };
     case 'nothing-pays':
       return {
         eyebrow: 'Try it',
         title: lead,
         says: `No check left is worth its minutes; this is best to try, ${percent(stop.probability)}.`,
-        button: 'Mend it',
       };
   }
 }

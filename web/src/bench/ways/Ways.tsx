@@ -5,7 +5,7 @@ import { useMemo, useState, type ReactElement } from 'react';
 import { useOwnOrderQuery } from '../../api/api';
 import { wayChosen, type WayId } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
-import { inSentence } from '../../rack/words';
+import { inSentence } from '../../ui/words';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Working } from '../../ui/Working';

@@ -6,6 +6,7 @@ import { mmToThou, thouToMm } from '@rusty-wren/core/units';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
+import { useDraft } from '../../ui/useDraft';
 import { OneOf } from '../../ui/OneOf';
 import { LegsDrawing } from './LegsDrawing';
 
@@ -29,19 +30,22 @@ const USUAL_STACK = { mm: 3.6, count: 10 };
 /** The coil's air gap, leg by leg: the lean, which end to move and how far, and the setting step by step. */
 export function AirGap({
   machine,
+  draft,
   onStart,
   onLog,
 }: {
   machine: MachineFacts;
+  /** Where what is typed is kept until it is logged; absent without a job. */
+  draft?: string | undefined;
   onStart?: () => void;
   onLog?: (reading: Reading) => void;
 }): ReactElement {
-  const [measure, setMeasure] = useState<Measure>('mm');
+  const [measure, setMeasure] = useDraft<Measure>(draft && `${draft} measure`, () => 'mm');
   const [stack, setStack] = useState(USUAL_STACK);
-  const [typed, setTyped] = useState<{ top: number | null; bottom: number | null }>({
+  const [typed, setTyped] = useDraft<{ top: number | null; bottom: number | null }>(draft, () => ({
     top: null,
     bottom: null,
-  });
+  }));
   const [spacing, setSpacing] = useState<number | null>(null);
   const [contact, setContact] = useState<(typeof CONTACT)[number]['id']>('unheard');
   const [setting, setSetting] = useState(false);
@@ -123,17 +127,21 @@ export function AirGap({
         <OneOf label="Turned once by hand" options={CONTACT} value={contact} onChange={setContact} />
       </p>
       {onLog && result && (
-        <Button look="rust" className="mt-3 min-h-14 px-6 text-lg" onClick={() => onLog(reading)}>
-          Log it: {RESULT_WORDS[result]?.toLowerCase()}
+        <Button
+          look={both ? 'rust' : 'plain'}
+          className="mt-3 min-h-14 px-6 text-lg"
+          onClick={() => onLog(reading)}
+        >
+          Log {both ? 'it' : 'the one leg'}: {RESULT_WORDS[result]?.toLowerCase()}
         </Button>
       )}
 
       <div aria-live="polite">
         {result && (
           <p
-            className={`mt-2 text-3xl leading-tight font-bold ${result === 'in-band' ? 'text-moss' : 'text-rust'}`}
+            className={`mt-2 text-3xl leading-tight font-bold ${result !== 'in-band' ? 'text-rust' : both ? 'text-moss' : ''}`}
           >
-            {RESULT_WORDS[result]}
+            {result === 'in-band' && !both ? 'This leg is right: measure the other' : RESULT_WORDS[result]}
           </p>
         )}
         {judged && 'says' in judged && (

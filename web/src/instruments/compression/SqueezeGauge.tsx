@@ -11,6 +11,7 @@ import { gaugeSet } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
 import { FigureInput } from '../../ui/FigureInput';
+import { useDraft } from '../../ui/useDraft';
 import { NumberField } from '../../ui/NumberField';
 import { OneOf } from '../../ui/OneOf';
 import { FromGauge } from '../feed/FromGauge';
@@ -40,6 +41,7 @@ export function SqueezeGauge({
   machine,
   dryPsi,
   earlier,
+  draft,
   onStart,
   onLog,
 }: {
@@ -49,12 +51,14 @@ export function SqueezeGauge({
   dryPsi?: number | undefined;
   /** Squeezes this shop measured on the model, and which machine this is. */
   earlier?: { squeezes: readonly SqueezeReading[]; machineId: string };
+  /** Where what is typed is kept until it is logged; absent without a job. */
+  draft?: string | undefined;
   onStart?: () => void;
   onLog?: (reading: Reading) => void;
 }): ReactElement {
   const dispatch = useAppDispatch();
   const gauge = useAppSelector((s) => s.settings.gauge);
-  const [text, setText] = useState('');
+  const [text, setText] = useDraft(draft, () => '');
   const [setting, setSetting] = useState<
     Required<Pick<SqueezeSetting, 'decompressor' | 'throttle' | 'engine'>>
   >({

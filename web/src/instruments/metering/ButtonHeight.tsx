@@ -1,13 +1,21 @@
 import { compareButtons } from '@rusty-wren/core/metering';
 import { mmToThou } from '@rusty-wren/core/units';
-import { useState, type ReactElement } from 'react';
+import type { ReactElement } from 'react';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
+import { useDraft } from '../../ui/useDraft';
 
 /** The centre button of a substitute metering diaphragm beside the old one's, before it is fitted. */
-export function ButtonHeight({ onLog }: { onLog?: (text: string) => void }): ReactElement {
-  const [old, setOld] = useState<number | null>(null);
-  const [substitute, setSubstitute] = useState<number | null>(null);
+export function ButtonHeight({
+  draft,
+  onLog,
+}: {
+  /** Where what is typed is kept until it is logged; absent without a job. */
+  draft?: string | undefined;
+  onLog?: (text: string) => void;
+}): ReactElement {
+  const [old, setOld, dropOld] = useDraft<number | null>(draft && `${draft} old`, () => null);
+  const [substitute, setSubstitute, dropSubstitute] = useDraft<number | null>(draft, () => null);
   const compared = old !== null && substitute !== null ? compareButtons(old, substitute) : null;
   const bounds = { min: 0, max: 6 };
   return (
@@ -31,9 +39,11 @@ export function ButtonHeight({ onLog }: { onLog?: (text: string) => void }): Rea
       {compared && onLog && (
         <Button
           className="mt-3 min-h-14 px-6 text-lg"
-          onClick={() =>
-            onLog(`Diaphragm button: old ${old} mm, substitute ${substitute} mm. ${compared.says}`)
-          }
+          onClick={() => {
+            dropOld();
+            dropSubstitute();
+            onLog(`Diaphragm button: old ${old} mm, substitute ${substitute} mm. ${compared.says}`);
+          }}
         >
           Log it
         </Button>

@@ -17,7 +17,8 @@ import { unitChosen } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
 import { FigureInput } from '../../ui/FigureInput';
-import { useNow } from '../useNow';
+import { useNow } from '../../ui/useNow';
+import { useDraft } from '../../ui/useDraft';
 import { FromGauge } from '../feed/FromGauge';
 import { HeldVolume } from './HeldVolume';
 import { TakeTable } from '../../ui/TakeTable';
@@ -67,11 +68,14 @@ function comparisons(check: PressureCheck, trace: Trace, earlier: EarlierWatches
 export function GaugeWatch({
   check,
   earlier = NOTHING_EARLIER,
+  draft,
   onStart,
   onLog,
 }: {
   check: PressureCheck;
   earlier?: EarlierWatches | undefined;
+  /** Where what is typed is kept until it is logged; absent without a job. */
+  draft?: string | undefined;
   onStart?: () => void;
   /** Absent when used without a job. */
   onLog?: (reading: { trace: Trace }) => void;
@@ -79,8 +83,8 @@ export function GaugeWatch({
   const dispatch = useAppDispatch();
   const unit = useAppSelector((s) => s.settings.pressureUnit);
   const target = TARGETS[check];
-  const [watch, setWatch] = useState<Watch>(() => noWatch(unit));
-  const [volume, setVolume] = useState<Volume>({ from: 'ordinary' });
+  const [watch, setWatch] = useDraft<Watch>(draft, () => noWatch(unit));
+  const [volume, setVolume] = useDraft<Volume>(draft && `${draft} volume`, () => ({ from: 'ordinary' }));
   const [tries, setTries] = useState(0);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -95,7 +99,7 @@ export function GaugeWatch({
   const started = watch.points.length > 0;
   /** Readings came by themselves: nobody typed one wrong. */
   const fed = watch.points.length > TYPED_AT_MOST;
-  const now = useNow(watch.startedMs !== null);
+  const now = useNow(watch.startedMs !== null, Date.now);
   const seconds = watch.startedMs === null ? 0 : Math.max(0, (now - watch.startedMs) / 1000);
   const lastAt = watch.points.at(-1)?.[0] ?? 0;
   const goal = Math.max(target.watchS, watched.holdS === null ? 0 : lastAt + watched.holdS);
@@ -107,7 +111,7 @@ export function GaugeWatch({
     event.preventDefault();
     if ('problem' in asked) return setProblem(asked.problem);
     if (!started) onStart?.();
-    setWatch(withReading(watch, asked.gauge, performance.now()));
+    setWatch(withReading(watch, asked.gauge, Date.now()));
     setText('');
     setProblem(null);
   };
@@ -130,7 +134,7 @@ export function GaugeWatch({
       points: lines.map(
         (line) => [Math.round((line.t - first.t) * 100) / 100, Math.abs(line.value)] as const,
       ),
-      startedMs: w.startedMs ?? performance.now(),
+      startedMs: w.startedMs ?? Date.now(),
       simulated: lines.some((line) => line.simulated),
     }));
   };
@@ -168,7 +172,11 @@ export function GaugeWatch({
           invalid={problem !== null}
           describedBy={`${id}-says`}
         />
-        <Button type="submit" look={watched.result ? 'plain' : 'rust'} className="min-h-14 px-6 text-lg">
+        <Button
+          type="submit"
+          look={watched.result && onLog ? 'plain' : 'rust'}
+          className="min-h-14 px-6 text-lg"
+        >
           {started ? 'Read' : 'Start the watch'}
         </Button>
         {onLog && watched.result !== null && (
@@ -205,7 +213,7 @@ export function GaugeWatch({
                 className={`text-3xl leading-tight font-bold ${watched.result === null ? '' : watched.result === 'holds' ? 'text-moss' : 'text-rust'}`}
               >
                 {watched.result === null
-                  ? 'Not told yet'
+                  ? 'Watch on'
                   : watched.result === 'holds'
                     ? 'Holds'
                     : leakWord(watched.result)}

@@ -5,7 +5,7 @@ import type { PressureUnit } from '@rusty-wren/core/units';
 export interface Watch {
   unit: PressureUnit;
   points: Trace['points'];
-  /** Page clock when the first reading was made, ms; null before it, and when a table was taken in. */
+  /** The clock when the first reading was made, ms; null before it, and when a table was taken in. */
   startedMs: number | null;
   simulated: boolean;
 }

@@ -3,10 +3,11 @@ import { BASELINE_SCHOOLS, figuresOf } from '@rusty-wren/core/machine';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { formatTurns } from '@rusty-wren/core/units';
 import { Minus, Plus } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
+import type { ReactElement } from 'react';
 import { baselineChosen } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
+import { useDraft } from '../../ui/useDraft';
 import { OneOf } from '../../ui/OneOf';
 
 const SCREWS = ['L', 'H'] as const;
@@ -25,14 +26,17 @@ const WORDS: Readonly<Record<string, string>> = {
 /** Turns to the seat counted by tapping an eighth at a time, beside the baseline. */
 export function ScrewCounter({
   machine,
+  draft,
   onStart,
   onLog,
 }: {
   machine: MachineFacts;
+  /** Where what is typed is kept until it is logged; absent without a job. */
+  draft?: string | undefined;
   onStart?: () => void;
   onLog?: (reading: Reading) => void;
 }): ReactElement {
-  const [eighths, setEighths] = useState<Partial<Record<Screw, number>>>({});
+  const [eighths, setEighths] = useDraft<Partial<Record<Screw, number>>>(draft, () => ({}));
   const baselineTurns = useAppSelector((s) => s.settings.baselineTurns);
   const dispatch = useAppDispatch();
   const { baseL, baseH, sources } = figuresOf({ ...machine, baselineTurns });

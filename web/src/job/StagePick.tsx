@@ -1,7 +1,6 @@
-import type { Stage } from '@rusty-wren/core/log';
+import { STAGE_WORDS, type Stage } from '@rusty-wren/core/log';
 import { ChevronDown } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { STAGE_WORDS } from '../rack/words';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
@@ -64,7 +63,7 @@ export function StagePick({
             label="What it waits for"
             placeholder={waiting === 'parts' ? 'which part, until when' : 'whose answer, to what'}
             most={200}
-            done="Hang it up"
+            done="It waits"
             onDone={(waitingFor) => {
               log('stage', { stage: waiting, waitingFor });
               setWaiting(null);

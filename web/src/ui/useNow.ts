@@ -4,15 +4,15 @@ const TICK_MS = 200;
 
 const sinceStart = (): number => performance.now();
 
-/** Milliseconds of the page's clock, or of another, ticking while `running`. */
-export function useNow(running: boolean, clock: () => number = sinceStart): number {
+/** Milliseconds of the page's clock, or of another, ticking every so many ms while `running`. */
+export function useNow(running: boolean, clock: () => number = sinceStart, tickMs = TICK_MS): number {
   const [now, setNow] = useState(clock);
   useEffect(() => {
     if (!running) return;
     const tick = (): void => setNow(clock());
     tick();
-    const timer = setInterval(tick, TICK_MS);
+    const timer = setInterval(tick, tickMs);
     return () => clearInterval(timer);
-  }, [running, clock]);
+  }, [running, clock, tickMs]);
   return now;
 }

@@ -1,4 +1,4 @@
-import { factsOf, type Job, type NewEntry, type SqueezeReading } from '@rusty-wren/contract';
+import { factsOf, type Job, type SqueezeReading } from '@rusty-wren/contract';
 import { diagnose, type Case, type Diagnosis } from '@rusty-wren/core/diagnosis';
 import {
   caseOf,
@@ -9,12 +9,14 @@ import {
   sharesCan,
   type Bodies,
   type CanMate,
-  type Entry,
+  makeEntry,
+  unnumbered,
   type EntryKind,
+  type Noted,
   type Phase,
   type Picture,
 } from '@rusty-wren/core/log';
-import { useCallback, useMemo } from 'react';
+import { useMemo } from 'react';
 import { v4 as uuid } from 'uuid';
 import { useJobQuery } from '../api/api';
 import { noted } from '../api/outbox';
@@ -90,48 +92,53 @@ export function useJob(jobId: string) {
     const known = new Set(entries.map((e) => e.id));
     const own = unsent
       .filter((u) => u.jobId === jobId && !known.has(u.entry.id))
-      .map((u) => ({ ...u.entry, seq: null }) as Entry);
+      .map((u) => unnumbered(u.entry));
     const picture = readJob([...entries, ...own], { ...factsOf(job.machine), baselineTurns });
     const mates = sameCan.map((mate): Mate => {
       const canMate = { jobId: mate.job.id, picture: readJob(mate.entries, factsOf(mate.job.machine)) };
       return { ...canMate, job: mate.job, linked: sharesCan(picture, jobId, canMate) };
     });
     const benchCase = caseOf(picture, evidenceFromTheCan(picture, jobId, mates));
+    const diagnosis = diagnose(benchCase);
     return {
       job,
       // Its own as this device knows them, sent or not.
       squeezes: [...squeezes.filter((s) => s.tag !== job.tag), ...squeezesIn(picture, job)],
       picture,
       benchCase,
-      diagnosis: diagnose(benchCase),
+      diagnosis,
       mates,
       nameOf: namesOf(picture, mates),
-      phase: phaseOf(picture),
+      phase: phaseOf(picture, diagnosis),
       entryCount: entries.length + own.length,
     };
   }, [data, unsent, jobId, baselineTurns]);
   return { atBench, isLoading: isFetching && !data, error, refetch };
 }
 
-export type Log = <K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string) => string;
+/** How anything on a job gets logged. */
+export interface Log {
+  /** Notes one thing; a strike names what it strikes. Returns the new entry's id. */
+  <K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string): string;
+  /** Notes several things in one go: they are taken back in one go as well. */
+  all: (noted: readonly Noted[]) => void;
+}
 
-/** How anything on the bench gets logged. Returns the new entry's id. */
+/** The log of a job, to note things on. */
 export function useLog(jobId: string): Log {
   const dispatch = useAppDispatch();
   const by = useAppSelector((s) => s.settings.accountId);
-  return useCallback(
-    (kind, body, strikes) => {
-      const entry = {
-        id: uuid(),
-        notedAt: new Date().toISOString(),
-        kind,
-        body,
-        ...(by && { by }),
-        ...(strikes && { strikes }),
-      } as NewEntry;
-      dispatch(noted([{ jobId, entry }]));
-      return entry.id;
-    },
-    [dispatch, jobId, by],
-  );
+  return useMemo(() => {
+    const all = (what: readonly Noted[], strikes?: string): string[] => {
+      const notedAt = new Date().toISOString();
+      const entries = what.map((one) =>
+        makeEntry(one, { id: uuid(), notedAt, by, ...(strikes && { strikes }) }),
+      );
+      if (entries.length > 0) dispatch(noted(entries.map((entry) => ({ jobId, entry }))));
+      return entries.map((e) => e.id);
+    };
+    const one = <K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string): string =>
+      all([{ kind, body } as Noted], strikes)[0]!;
+    return Object.assign(one, { all: (what: readonly Noted[]) => void all(what) });
+  }, [dispatch, jobId, by]);
 }

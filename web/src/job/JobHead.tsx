@@ -1,11 +1,10 @@
 import { Link } from 'react-router';
-import { behaviourOf } from '@rusty-wren/core/knowledge';
 import { historyWords } from '@rusty-wren/core/log';
 import { Fuel } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { SpeedShape } from '../drawn/SpeedShape';
-import { KIND_WORDS } from '../rack/words';
+import { KIND_WORDS } from '../ui/words';
 import { Sheet } from '../ui/Sheet';
+import { Complaints } from './Complaints';
 import { SaveCase } from './SaveCase';
 import { SameCan } from './SameCan';
 import { StagePick } from './StagePick';
@@ -23,7 +22,6 @@ export function JobHead({
 }): ReactElement {
   const { job, picture } = atBench;
   const { machine, customer } = job;
-  const few = picture.complaints.length < 3;
   return (
     <div className="border-b-2 border-line px-3 py-2 sm:px-5">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 lg:flex-nowrap">
@@ -44,14 +42,7 @@ export function JobHead({
             {customer.name}
           </p>
         </div>
-        <ul className="flex min-w-0 flex-wrap items-center gap-x-4 lg:flex-1 lg:flex-nowrap lg:overflow-hidden">
-          {picture.complaints.map(({ complaint }) => (
-            <li key={complaint} className="flex min-w-0 items-center gap-2 font-semibold">
-              {few && <SpeedShape complaint={complaint} className="h-8 w-14 shrink-0" />}
-              <span className="max-w-32 leading-tight">{behaviourOf(complaint).label}</span>
-            </li>
-          ))}
-        </ul>
+        <Complaints complaints={picture.complaints} log={log} />
         <div className="ml-auto flex flex-wrap items-center gap-1 lg:shrink-0 lg:flex-nowrap">
           <HistorySheet atBench={atBench} log={log} />
           {(
@@ -75,7 +66,9 @@ export function JobHead({
         <p className="mt-1 font-semibold">
           {picture.waitingFor && <span className="text-ochre">{picture.waitingFor}. </span>}
           {picture.safetyFaults.length > 0 && (
-            <span className="text-rust">Safety fault: {picture.safetyFaults.join(', ')}.</span>
+            <span className="text-rust">
+              Safety fault: {picture.safetyFaults.map((f) => f.words).join(', ')}.
+            </span>
           )}
         </p>
       )}

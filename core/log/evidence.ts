@@ -1,0 +1,62 @@
+import { takeIn, type Evidence } from '../diagnosis';
+import type { Entry, EntryOf } from './entry';
+import type { Finding, Repair } from './picture';
+import { failingAs, failsToStart } from './starts';
+
+/**
+ * What the engine reads, in the order it was noted: a repeated check takes the place of the earlier one, a repair stands
+ * with the outcome it has by now.
+ */
+export function readEvidence(
+  unstruck: readonly Entry[],
+  read: ReadonlyMap<string, Finding>,
+  repairs: readonly Repair[],
+): Evidence[] {
+  const made = new Map(repairs.map((r) => [r.entryId, r]));
+  return unstruck.reduce<Evidence[]>((evidence, e) => {
+    switch (e.kind) {
+      case 'complaint':
+        return takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
+      case 'repair': {
+        const repair = made.get(e.id);
+        return repair ? takeIn(evidence, ofRepair(repair)) : evidence;
+      }
+      case 'answered':
+        // What was wrong with its safety is put right: it is as sound as a walk-round would find it.
+        return 'safety' in e.body && e.body.safety === 'put-right'
+          ? takeIn(evidence, {
+              ref: e.id,
+              kind: 'finding',
+              check: 'safety-walkround',
+              result: 'sound',
+              sureness: 'sure',
+            })
+          : evidence;
+      case 'start':
+        return failsToStart(e.body) ? takeInFailed(evidence, e) : evidence;
+      default: {
+        const f = read.get(e.id);
+        if (!f || f.result === null) return evidence;
+        const { check, result, sureness, pulls } = f;
+        const finding: Evidence = { ref: e.id, kind: 'finding', check, result, sureness };
+        return takeIn(evidence, pulls === undefined ? finding : { ...finding, pulls });
+      }
+    }
+  }, []);
+}
+
+const ofRepair = (repair: Repair): Evidence => ({
+  ref: repair.entryId,
+  kind: 'repair',
+  cause: 'cause' in repair ? repair.cause : null,
+  ...('remedy' in repair && repair.remedy && { remedy: repair.remedy }),
+  outcome: repair.outcome,
+});
+
+/** A failed start tells what the check of that name does; after a cure it is a complaint, for the old one was gone. */
+function takeInFailed(evidence: readonly Evidence[], { id: ref, body }: EntryOf<'start'>): Evidence[] {
+  const mended = evidence.some((e) => e.kind === 'repair' && e.outcome !== 'no-change');
+  if (mended) return takeIn(evidence, { ref, kind: 'complaint', complaint: failingAs(body) });
+  const { outcome: result } = body;
+  return takeIn(evidence, { ref, kind: 'finding', check: 'start-trial', result, sureness: 'sure' });
+}

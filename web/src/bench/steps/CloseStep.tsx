@@ -1,0 +1,88 @@
+import { TriangleAlert } from 'lucide-react';
+import { useState, type FormEvent, type ReactElement } from 'react';
+import type { JobAtBench, Log } from '../../job/useJob';
+import { OwnersCard } from '../../start/OwnersCard';
+import { Button } from '../../ui/Button';
+import { StepHead } from './StepHead';
+
+/** Closing: freely when nothing is open, otherwise only with a written reason. */
+export function CloseStep({
+  atBench: { job, picture },
+  log,
+  onBack,
+}: {
+  atBench: Pick<JobAtBench, 'job' | 'picture'>;
+  log: Log;
+  onBack?: () => void;
+}): ReactElement {
+  const [reason, setReason] = useState('');
+  const { openEnds } = picture;
+  const free = openEnds.length === 0;
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (!free && !reason.trim()) return;
+    log('stage', { stage: 'closed', ...(!free && { reason: reason.trim() }) });
+  };
+  return (
+    <section aria-label="Close the job">
+      <StepHead
+        eyebrow={free ? 'Proved' : 'Not finished'}
+        title={free ? 'Ready to go home' : 'Close it as it is?'}
+      />
+      {!free && (
+        <ul className="mt-4 max-w-2xl space-y-2 text-xl leading-snug">
+          {openEnds.map((end) => (
+            <li key={end.id + end.says} className="flex gap-3">
+              <TriangleAlert className="mt-0.5 shrink-0 text-ochre" aria-hidden /> {end.says}
+            </li>
+          ))}
+        </ul>
+      )}
+      <OwnersCard job={job} picture={picture} />
+      <form onSubmit={submit} className="mt-5 max-w-2xl">
+        {!free && (
+          <label className="block">
+            <span className="font-semibold">Why it leaves like this, for the record</span>
+            <input
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+              maxLength={1000}
+              className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
+            />
+          </label>
+        )}
+        <div className="mt-4 flex flex-wrap gap-3">
+          <Button
+            type="submit"
+            look={free ? 'rust' : 'plain'}
+            disabled={!free && !reason.trim()}
+            className="min-h-16 px-8 text-xl"
+          >
+            Close the job
+          </Button>
+          {onBack && (
+            <Button look="quiet" onClick={onBack}>
+              Back to the work
+            </Button>
+          )}
+        </div>
+      </form>
+    </section>
+  );
+}
+
+/** A closed job can be opened again; its log goes on. */
+export function ClosedStep({ log }: { log: Log }): ReactElement {
+  return (
+    <section aria-label="Closed">
+      <StepHead eyebrow="Done" title="Closed" />
+      <p className="mt-3 text-xl">Its log stays. If it comes back, it goes on from here.</p>
+      <Button
+        className="mt-5 min-h-16 px-8 text-xl"
+        onClick={() => log('stage', { stage: 'bench', reason: 'Came back' })}
+      >
+        Reopen
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,39 @@
+import { behaviourOf, CAUTIONS, causeOf, OUTCOMES, type CauseId } from '@rusty-wren/core/knowledge';
+import { TriangleAlert } from 'lucide-react';
+import type { ReactElement } from 'react';
+import type { JobAtBench, Log } from '../../job/useJob';
+import { inSentence } from '../../ui/words';
+import { Outcomes } from './Outcomes';
+import { StepHead } from './StepHead';
+
+/** Something was put right and the engine not run since: does it still do what it came in for? */
+export function TryStep({
+  atBench: { picture },
+  causes,
+  log,
+}: {
+  atBench: Pick<JobAtBench, 'picture'>;
+  causes: readonly CauseId[];
+  log: Log;
+}): ReactElement {
+  return (
+    <section aria-label="Try it">
+      <StepHead eyebrow="Put right, not tried" title="Does it still do it?" />
+      <p className="mt-3 text-2xl">
+        {picture.complaints.map(({ complaint }) => behaviourOf(complaint).label).join(', ')}
+      </p>
+      <p className="mt-2 text-xl leading-snug text-soft">
+        Done since: {causes.map((id) => inSentence(causeOf(id).name)).join(', ')}.
+      </p>
+      <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
+        <TriangleAlert className="shrink-0" aria-hidden /> {CAUTIONS.running}
+      </p>
+      <Outcomes
+        outcomes={OUTCOMES}
+        onPick={(outcome) =>
+          log.all(causes.map((cause) => ({ kind: 'repair', body: { cause, outcome } }) as const))
+        }
+      />
+    </section>
+  );
+}

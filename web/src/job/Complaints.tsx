@@ -1,0 +1,48 @@
+import { behaviourOf, type ComplaintId } from '@rusty-wren/core/knowledge';
+import type { Picture } from '@rusty-wren/core/log';
+import { Pencil } from 'lucide-react';
+import { useState, type ReactElement } from 'react';
+import { Shapes } from '../checkin/Shapes';
+import { SpeedShape } from '../drawn/SpeedShape';
+import { Sheet } from '../ui/Sheet';
+import type { Log } from './useJob';
+
+/** What it is complained of; opened, any behaviour is added or struck. */
+export function Complaints({
+  complaints,
+  log,
+}: {
+  complaints: Picture['complaints'];
+  log: Log;
+}): ReactElement {
+  const [open, setOpen] = useState(false);
+  const few = complaints.length < 3;
+  const change = (wanted: readonly ComplaintId[]): void => {
+    for (const complaint of wanted)
+      if (!complaints.some((c) => c.complaint === complaint)) log('complaint', { complaint });
+    for (const { complaint, entryId } of complaints)
+      if (!wanted.includes(complaint)) log('strike', { reason: 'Does not do that' }, entryId);
+  };
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        aria-label={`What it does: ${complaints.map((c) => behaviourOf(c.complaint).label).join(', ') || 'nothing said'}. Change it`}
+        className="flex min-h-11 min-w-0 flex-wrap items-center gap-x-4 rounded-md px-2 text-left hover:bg-line lg:flex-1 lg:flex-nowrap lg:overflow-hidden"
+      >
+        {complaints.map(({ complaint }) => (
+          <span key={complaint} className="flex min-w-0 items-center gap-2 font-semibold">
+            {few && <SpeedShape complaint={complaint} className="h-8 w-14 shrink-0" />}
+            <span className="max-w-32 leading-tight">{behaviourOf(complaint).label}</span>
+          </span>
+        ))}
+        {complaints.length === 0 && <span className="font-semibold text-soft">What does it do?</span>}
+        <Pencil size={16} className="shrink-0 text-soft" aria-hidden />
+      </button>
+      <Sheet title="What it does" open={open} onOpenChange={setOpen}>
+        <Shapes value={complaints.map((c) => c.complaint)} onChange={change} narrow />
+      </Sheet>
+    </>
+  );
+}

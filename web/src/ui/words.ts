@@ -1,0 +1,35 @@
+import type { MachineKind } from '@rusty-wren/core/machine';
+
+export const KIND_WORDS: Readonly<Record<MachineKind, string>> = {
+  chainsaw: 'Chainsaw',
+  'pole-saw': 'Pole saw',
+  trimmer: 'Trimmer',
+  edger: 'Edger',
+  'brush-cutter': 'Brush cutter',
+  'hedge-trimmer': 'Hedge trimmer',
+  'power-head': 'Power head',
+  blower: 'Blower',
+  'backpack-blower': 'Backpack blower',
+};
+
+/** "today", "in 3 days", "2 days late" for a number of days; null for nothing promised. */
+export function dueWords(days: number | null): string | null {
+  if (days === null) return null;
+  if (days < 0) return days === -1 ? '1 day late' : `${-days} days late`;
+  if (days === 0) return 'due today';
+  return days === 1 ? 'due tomorrow' : `due in ${days} days`;
+}
+
+/** A probability as whole per cent, never claiming certainty. */
+export const percent = (p: number): string => `${Math.min(99, Math.max(1, Math.round(p * 100)))} %`;
+
+/** Minutes as said at the bench: "½", "2", "12½". */
+export function minutesWords(minutes: number): string {
+  const whole = Math.floor(minutes);
+  const half = minutes - whole >= 0.25 ? '½' : '';
+  return `${whole || !half ? whole : ''}${half} min`;
+}
+
+/** A name as it reads inside a sentence: "Fuel filter" → "fuel filter", but "H screw" stays. */
+export const inSentence = (name: string): string =>
+  /^[A-Z] /.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
