@@ -124,25 +124,34 @@ export interface CheckIn {
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
 const known = Joi.object({ id: uuid.required() });
 
+/** The fields of a check-in that are typed, as page and server take them. */
+export const checkInFields = {
+  owner: text(120),
+  kind: Joi.string().valid(...MACHINE_KINDS),
+  maker: text(60),
+  model: text(60),
+  serial: text(60),
+  displacementCc: Joi.number().min(10).max(200),
+  fault: text(500),
+} as const;
+
 export const checkInSchema = Joi.object({
   jobId: uuid.required(),
   customer: Joi.alternatives()
     .conditional(Joi.object({ id: Joi.exist() }).unknown(), {
       then: known,
-      otherwise: Joi.object({ name: text(120).required(), circle: text(80), phone: text(40) }),
+      otherwise: Joi.object({ name: checkInFields.owner.required(), circle: text(80), phone: text(40) }),
     })
     .required(),
   machine: Joi.alternatives()
     .conditional(Joi.object({ id: Joi.exist() }).unknown(), {
       then: known,
       otherwise: Joi.object({
-        kind: Joi.string()
-          .valid(...MACHINE_KINDS)
-          .required(),
-        maker: text(60).required(),
-        model: text(60).required(),
-        serial: text(60),
-        displacementCc: Joi.number().min(10).max(200),
+        kind: checkInFields.kind.required(),
+        maker: checkInFields.maker.required(),
+        model: checkInFields.model.required(),
+        serial: checkInFields.serial,
+        displacementCc: checkInFields.displacementCc,
       }),
     })
     .required(),

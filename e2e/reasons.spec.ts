@@ -145,7 +145,7 @@ test('what is found in the can on one job counts on the other, until the link is
     await page.getByLabel('Model').fill(model);
     await page.getByRole('button', { name: 'Hard to start' }).click();
     await page.getByRole('radio', { name: 'Other machines on it' }).click();
-    await page.getByRole('button', { name: 'Hang it up' }).click();
+    await page.getByRole('button', { name: 'Check it in' }).click();
     await expect(page.getByRole('heading', { name: `Hobwick ${model}` })).toBeVisible();
     return page.url();
   };
@@ -212,7 +212,7 @@ test('a job goes out as a case file and comes in again with all it found', async
   await page.getByRole('textbox', { name: 'Owner' }).fill('Somebody Else');
   await page.getByLabel('Maker').fill('Brakken');
   await page.getByLabel('Model').fill('File 2');
-  await page.getByRole('button', { name: 'Hang it up' }).click();
+  await page.getByRole('button', { name: 'Check it in' }).click();
   await expect(page.getByRole('heading', { name: 'Brakken File 2' })).toBeVisible();
   await expect(trail(page).getByText('Look at the spark: none')).toBeVisible();
   await expect.poll(() => leading(page).innerText()).toBe(lead);

@@ -69,7 +69,7 @@ test('a recording dropped gives the trace and the advice; the trace and the soun
 }) => {
   await checkIn(page, saw('Tune 2'));
   await toTheScrews(page, 'L 1 H 1 1/2');
-  const file = page.getByLabel('A recording, WAV');
+  const file = page.getByLabel('A recording or a video');
   await file.setInputFiles({ name: 'a.wav', mimeType: 'audio/wav', buffer: Buffer.from('not a recording') });
   await expect(page.getByRole('alert')).toHaveText('The recording is not a WAV file that can be read.');
   await file.setInputFiles({ name: 'b.wav', mimeType: 'audio/wav', buffer: Buffer.alloc(0) });

@@ -158,24 +158,26 @@ test('a job waits for a part by name, and its tag says so', async ({ page }) => 
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Waits for parts' }).click();
   await sheet.getByLabel('What it waits for').fill('Fuel line, Friday');
-  await sheet.getByRole('button', { name: 'Hang it up' }).click();
+  await sheet.getByRole('button', { name: 'It waits' }).click();
   await page.goto('/');
   await expect(page.getByRole('link', { name: /Hobwick Waits 1/ })).toContainText('Fuel line, Friday');
 });
 
 test('check-in names what is missing and loses nothing when the server is away', async ({ page }) => {
   await page.goto('/check-in');
-  await page.getByRole('button', { name: 'Hang it up' }).click();
-  await expect(page.getByRole('alert')).toContainText('Owner: whose is it? Machine: pick its kind.');
+  await page.getByRole('button', { name: 'Check it in' }).click();
+  await expect(page.getByRole('alert').last()).toContainText('5 things are missing.');
+  await expect(page.getByText('Owner: whose is it?')).toBeVisible();
+  await expect(page.getByText('Machine: pick its kind.')).toBeVisible();
   await page.getByRole('textbox', { name: 'Owner' }).fill('Odile');
   await page.getByRole('button', { name: 'Odile Farrant' }).click();
   await page.getByRole('button', { name: 'Brakken B45' }).click();
   await page.getByRole('button', { name: 'Kicks back' }).click();
   await page.route('**/api/jobs', (route) => route.abort());
-  await page.getByRole('button', { name: 'Hang it up' }).click();
+  await page.getByRole('button', { name: 'Check it in' }).click();
   await expect(page.getByRole('alert')).toContainText('Nothing here is lost');
   await page.unroute('**/api/jobs');
-  await page.getByRole('button', { name: 'Hang it up' }).click();
+  await page.getByRole('button', { name: 'Check it in' }).click();
   await expect(page.getByRole('heading', { name: 'Brakken B45' })).toBeVisible();
 });
 
@@ -271,7 +273,7 @@ test('nothing is cured or started in pieces, and a start that fails opens the ca
     await expect(page.getByRole('alert')).toContainText('put all back');
     await bench.fill('');
   }
-  await found(page, 'metering-diaphragm-stiff').getByRole('button', { name: 'Mend it' }).click();
+  await step(page).getByRole('button', { name: 'Mend it' }).click();
   await expect(step(page).getByRole('button', { name: 'Cured it' })).toHaveCount(0);
   await step(page).getByRole('button', { name: 'All back on' }).click();
   await expect(tray(page).getByText('nothing')).toBeVisible();

@@ -5,7 +5,15 @@ import { join } from 'node:path';
 import { DATA, giveUp, installDebian, installPackages, ROOT } from './packages.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
 
-/** Everything the project promises, in one run: lint, rooms, types, unit, API and browser tests. */
+/**
+ * Everything the project promises, in one run: lint, rooms, types, unit, API and browser tests. `--only browser` makes the
+ * browser tests alone, `--only api` the server's; what follows goes to their runner.
+ */
+const at = process.argv.indexOf('--only');
+const only = at < 0 ? null : (process.argv[at + 1] ?? '');
+const rest = at < 0 ? [] : process.argv.slice(at + 2);
+/** @param {string} part */
+const wanted = (part) => only === null || only === part;
 installPackages();
 if (!existsSync('/usr/bin/chromium')) installDebian(['chromium', 'fonts-dejavu-core'], 'Chromium');
 
@@ -51,58 +59,74 @@ function check(title, command) {
 /** @param {string} file @returns {any} the report, or null when the runner never wrote it */
 const report = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 
-check('lint', ['npx', 'eslint', '.', '--max-warnings', '0']);
-check('format', ['npx', 'prettier', '--check', '.', '--log-level', 'warn']);
-check('rooms', ['npm', 'run', '-s', 'rooms']);
-check('types', ['npm', 'run', '-s', 'types']);
+if (only === null) {
+  check('lint', ['npx', 'eslint', '.', '--max-warnings', '0']);
+  check('format', ['npx', 'prettier', '--check', '.', '--log-level', 'warn']);
+  check('rooms', ['npm', 'run', '-s', 'rooms']);
+  check('types', ['npm', 'run', '-s', 'types']);
+}
 
 const unitFile = join(reports, 'vitest.json');
-const unitOk = run(
-  'unit and API tests',
-  ['npx', 'vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitFile}`],
-  {
-    TEST_DATABASE_URL: database.url,
-  },
-);
+const projects = only === 'api' ? ['--project', 'api', ...rest] : [];
+const unitOk =
+  !wanted('api') ||
+  run(
+    'unit and API tests',
+    [
+      'npx',
+      'vitest',
+      'run',
+      ...projects,
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${unitFile}`,
+    ],
+    {
+      TEST_DATABASE_URL: database.url,
+    },
+  );
 const unit = report(unitFile);
 passed += unit?.numPassedTests ?? 0;
 failed += unit?.numFailedTests ?? 0;
 if (!unitOk && !unit?.numFailedTests) failed++;
 
-check('build', ['npx', 'vite', 'build', '--logLevel', 'warn', 'web']);
-const port = String(await freePort());
-server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
-  cwd: ROOT,
-  stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, DATABASE_URL: database.url, PORT: port },
-});
-const base = `http://127.0.0.1:${port}`;
-const deadline = Date.now() + 60_000;
-while (
-  !(await fetch(`${base}/api/health`).then(
-    (r) => r.ok,
-    () => false,
-  ))
-) {
-  if (Date.now() > deadline || server.exitCode !== null) {
-    server.kill('SIGKILL');
-    database.stop();
-    giveUp('The server under test did not start.');
-  }
-  await new Promise((resolve) => setTimeout(resolve, 150));
-}
-const browserFile = join(reports, 'playwright.json');
-const browserOk = run(
-  'browser tests',
-  ['npx', 'playwright', 'test'],
-  { BASE_URL: base, CI_REPORT: browserFile },
-  join(ROOT, 'e2e'),
-);
-const browser = report(browserFile);
-passed += browser?.stats?.expected ?? 0;
-failed += (browser?.stats?.unexpected ?? 0) + (browser?.stats?.flaky ?? 0);
-if (!browserOk && !browser?.stats?.unexpected) failed++;
-
+if (wanted('browser')) await inTheBrowser();
 await close();
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
+
+async function inTheBrowser() {
+  check('build', ['npx', 'vite', 'build', '--logLevel', 'warn', 'web']);
+  const port = String(await freePort());
+  server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, DATABASE_URL: database?.url ?? '', PORT: port },
+  });
+  const base = `http://127.0.0.1:${port}`;
+  const deadline = Date.now() + 60_000;
+  while (
+    !(await fetch(`${base}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    ))
+  ) {
+    if (Date.now() > deadline || server.exitCode !== null) {
+      server.kill('SIGKILL');
+      database?.stop();
+      giveUp('The server under test did not start.');
+    }
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  const browserFile = join(reports, 'playwright.json');
+  const browserOk = run(
+    'browser tests',
+    ['npx', 'playwright', 'test', ...rest],
+    { BASE_URL: base, CI_REPORT: browserFile },
+    join(ROOT, 'e2e'),
+  );
+  const browser = report(browserFile);
+  passed += browser?.stats?.expected ?? 0;
+  failed += (browser?.stats?.unexpected ?? 0) + (browser?.stats?.flaky ?? 0);
+  if (!browserOk && !browser?.stats?.unexpected) failed++;
+}

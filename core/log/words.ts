@@ -73,7 +73,8 @@ function traceWords({ points, unit, simulated }: NonNullable<Reading['trace']>):
 export function historyWords(h: History): string[] {
   const months = (n: number): string => (n < 1 ? 'under a month' : n === 1 ? '1 month' : `${n} months`);
   return [
-    h.monthsStored !== undefined && `stood ${months(h.monthsStored)}`,
+    h.monthsStored !== undefined &&
+      (h.monthsStored === 0 ? 'in use till now' : `stood ${months(h.monthsStored)}`),
     h.fuelAgeMonths !== undefined && `fuel ${months(h.fuelAgeMonths)} old`,
     h.mixedBy &&
       h.mixedBy !== 'unknown' &&

@@ -14,7 +14,25 @@ export interface Clip {
 
 /** Ten minutes; more is not a guided recording. */
 const LONGEST_S = 600;
+/** A speed shows over some ten turns; less is no recording. */
+const SHORTEST_S = 0.5;
 const LOWEST_RATE = 8000;
+
+/**
+ * A recording from its channels (each -1 to 1, `rate` samples a second), meant into one; or one sentence saying why it is
+ * none that a speed can be told from.
+ */
+export function clipOfChannels(channels: readonly Float32Array[], rate: number): Clip | { problem: string } {
+  const [first] = channels;
+  if (!first || first.length === 0) return { problem: 'The recording has no sound in it.' };
+  if (rate < LOWEST_RATE)
+    return { problem: `The recording has ${rate} samples a second; at least ${LOWEST_RATE} are needed.` };
+  if (first.length < rate * SHORTEST_S) return { problem: 'The recording is shorter than half a second.' };
+  if (first.length > rate * LONGEST_S) return { problem: 'The recording is longer than ten minutes.' };
+  const samples = first.map((_, i) => channels.reduce((s, c) => s + c[i]!, 0) / channels.length);
+  if (!samples.every(Number.isFinite)) return { problem: 'The recording holds values that are not numbers.' };
+  return { samples, rate };
+}
 
 /** The sound in a WAV file, its channels meant into one; or one sentence saying why it cannot be read. */
 export function clipOfWav(bytes: Uint8Array): Clip | { problem: string } {
@@ -27,18 +45,8 @@ export function clipOfWav(bytes: Uint8Array): Clip | { problem: string } {
     return { problem: 'The recording is not a WAV file that can be read.' };
   }
   const { sampleRate } = wav.fmt as { sampleRate: number };
-  if (sampleRate < LOWEST_RATE)
-    return {
-      problem: `The recording has ${sampleRate} samples a second; at least ${LOWEST_RATE} are needed.`,
-    };
   const got = wav.getSamples(false, Float32Array) as unknown as Float32Array | Float32Array[];
-  const channels = Array.isArray(got) ? got : [got];
-  const samples = channels[0]!.map((_, i) => channels.reduce((s, c) => s + c[i]!, 0) / channels.length);
-  if (samples.length < sampleRate / 2) return { problem: 'The recording is shorter than half a second.' };
-  if (samples.length > LONGEST_S * sampleRate)
-    return { problem: 'The recording is longer than ten minutes.' };
-  if (!samples.every(Number.isFinite)) return { problem: 'The recording holds values that are not numbers.' };
-  return { samples, rate: sampleRate };
+  return clipOfChannels(Array.isArray(got) ? got : [got], sampleRate);
 }
 
 /** A recording as a WAV file, 16 bits, one channel. */

@@ -1,2 +1,2 @@
 export { HEARD, LiveSpeed, speedsOf, type SpeedReading } from './speed';
-export { clipOfWav, speedTable, wavOfClip, type Clip } from './clip';
+export { clipOfChannels, clipOfWav, speedTable, wavOfClip, type Clip } from './clip';

@@ -75,7 +75,7 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
 
   return (
     <div className="flex flex-1 flex-col">
-      <JobHead atBench={atBench} log={log} onClose={() => setClosing(true)} />
+      <JobHead atBench={atBench} log={log} brief={wide} onClose={() => setClosing(true)} />
       <div
         className={`grid flex-1 gap-x-9 gap-y-8 px-3 py-4 sm:px-5 ${
           wide
@@ -102,7 +102,9 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
         )}
         <Trail picture={picture} log={log} pointed={pointed} onRepeat={pick} />
       </div>
-      <div className="sticky bottom-0 z-20 grid gap-x-5 gap-y-2 border-t-2 border-line bg-paper px-3 py-2 sm:px-5 lg:grid-cols-2">
+      <div
+        className={`sticky bottom-0 z-20 grid gap-x-5 gap-y-2 border-t-2 border-line bg-paper px-3 py-2 sm:px-5 lg:grid-cols-2 ${wide ? 'max-sm:hidden' : ''}`}
+      >
         <Tray off={picture.off} log={log} />
         <BenchLine ref={line} picture={picture} log={log} />
       </div>

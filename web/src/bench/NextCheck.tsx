@@ -36,7 +36,7 @@ function Why({ next, suspects }: { next: Next; suspects: readonly Suspect[] }): 
     .slice(0, 2);
   if (telling.length === 0) return null;
   return (
-    <ul aria-label="Why" className="mt-3 text-lg leading-snug text-soft">
+    <ul aria-label="Why" className="mt-2 text-lg leading-snug text-soft">
       {telling.map((o) => (
         <li key={o.result}>
           If <strong className="text-ink">{resultOf(next.check, o.result)?.label}</strong>:{' '}
@@ -51,10 +51,13 @@ function Why({ next, suspects }: { next: Next; suspects: readonly Suspect[] }): 
 function HazardStep({
   title,
   because,
+  onRight,
   onPass,
 }: {
   title: string;
   because: string;
+  /** Where it can be put right by itself: it is. */
+  onRight: (() => void) | undefined;
   onPass: () => void;
 }): ReactElement {
   return (
@@ -63,9 +66,16 @@ function HazardStep({
       <p className="mt-3 flex items-start gap-2 text-xl font-semibold text-rust">
         <TriangleAlert className="mt-1 shrink-0" aria-hidden /> {because}. Put that right first.
       </p>
-      <Button className="mt-5" onClick={onPass}>
-        Run it all the same
-      </Button>
+      <div className="mt-5 flex flex-wrap gap-3">
+        {onRight && (
+          <Button look="rust" className="min-h-14 px-6 text-lg" onClick={onRight}>
+            It is put right
+          </Button>
+        )}
+        <Button className="min-h-14 px-6 text-lg" onClick={onPass}>
+          Run it all the same
+        </Button>
+      </div>
     </section>
   );
 }
@@ -132,6 +142,9 @@ export function NextCheck({
       <HazardStep
         title={check.name}
         because={atBench.nameOf(hazard.ref)}
+        onRight={
+          atBench.picture.safetyFaults.length > 0 ? () => log('answered', { safety: 'put-right' }) : undefined
+        }
         onPass={() =>
           log('hazard-passed', { words: `${check.name}, although: ${atBench.nameOf(hazard.ref)}` })
         }
@@ -182,11 +195,11 @@ export function NextCheck({
       )}
       {!measuring && (
         <>
-          <p className="mt-3 max-w-[58ch] text-xl leading-snug">{check.how}</p>
+          <p className="mt-2 max-w-[62ch] text-lg leading-snug">{check.how}</p>
           {next && <Why next={next} suspects={suspects} />}
         </>
       )}
-      <div className={measuring ? 'mt-2' : 'mt-5'}>
+      <div className={measuring ? 'mt-2' : 'mt-3'}>
         {check.reading && (
           <Instrument
             check={check}
@@ -217,7 +230,7 @@ export function NextCheck({
               type="button"
               data-result={i + 1}
               onClick={() => record({ result: result.id })}
-              className={`${BIG_BUTTON} flex min-w-28 items-center gap-3 px-4`}
+              className={`${BIG_BUTTON} flex min-w-24 items-center gap-2.5 px-4`}
             >
               <kbd
                 className="hidden rounded bg-line px-1.5 font-sans text-base font-normal text-ink lg:block"

@@ -1,62 +1,111 @@
+import { joiResolver } from '@hookform/resolvers/joi';
 import { CAUTIONS } from '@rusty-wren/core/knowledge';
 import { addDays, format } from 'date-fns';
 import { TriangleAlert } from 'lucide-react';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useEffect, useMemo, useState, type ReactElement } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
-import { problemWords, useCheckInMutation } from '../api/api';
+import { problemWords, useCheckInMutation, useCustomersQuery } from '../api/api';
 import { useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
+import { dropDraft, keepDraft, keptDraft } from '../ui/useDraft';
 import { CaseFileDrop } from './CaseFileDrop';
 import { Chips } from './Chips';
-import { checkInOf, EMPTY, problemsOf, type Draft } from './draft';
+import { checkInOf, draftSchema, EMPTY, type Draft, type OnTheBooks } from './draft';
 import { HistoryChips } from './HistoryChips';
-import { OwnerAndMachine } from './OwnerAndMachine';
+import { OwnerAndMachine, Problem, type Change, type Problems } from './OwnerAndMachine';
 import { Shapes } from './Shapes';
 
 const PROMISES = [1, 3, 7, 14].map((days) => ({
   days,
   label: days === 1 ? 'Tomorrow' : days < 7 ? `${days} days` : days === 7 ? 'A week' : 'Two weeks',
 }));
+const KEPT = 'check-in';
 
-/** Whose, what, what it does, what happened before, and is it safe: on one page, under a minute. */
+/** A check-in under way: the same id at every try, so that a lost answer cannot make two jobs. */
+interface UnderWay {
+  draft: Draft;
+  jobId: string;
+}
+
+/** Whose, what, what it does, is it safe, and what happened before: on one page, under a minute. */
 export function CheckIn(): ReactElement {
   const navigate = useNavigate();
   const by = useAppSelector((s) => s.settings.accountId);
-  const [draft, setDraft] = useState<Draft>(EMPTY);
-  // The same id at every try, so that a lost answer cannot make two jobs.
-  const [jobId] = useState(() => uuid());
-  const [shown, setShown] = useState<string[]>([]);
+  const { data: customers } = useCustomersQuery();
+  const [kept] = useState(() => keptDraft<UnderWay>(KEPT));
+  const [jobId, setJobId] = useState(() => kept?.jobId ?? uuid());
+  const [refused, setRefused] = useState<string | null>(null);
   const [send, { isLoading }] = useCheckInMutation();
-  const change = (part: Partial<Draft>): void => {
-    setDraft((d) => ({ ...d, ...part }));
-    setShown([]);
+  const books = useMemo((): OnTheBooks => ({ owners: customers?.map((c) => c.name) ?? [] }), [customers]);
+  const {
+    control,
+    setValue,
+    handleSubmit,
+    reset,
+    formState: { errors, isSubmitted },
+  } = useForm<Draft, OnTheBooks>({
+    defaultValues: { ...EMPTY, ...kept?.draft },
+    context: books,
+    resolver: joiResolver(draftSchema, { abortEarly: false }),
+    shouldFocusError: false,
+  });
+  const draft = useWatch({ control }) as Draft;
+  useEffect(() => {
+    if (draft !== undefined) keepDraft(KEPT, { draft, jobId } satisfies UnderWay);
+  }, [draft, jobId]);
+  const change: Change = (part) => {
+    for (const [key, value] of Object.entries(part))
+      setValue(key as keyof Draft, value as never, { shouldDirty: true, shouldValidate: isSubmitted });
+    setRefused(null);
   };
+  const problems = Object.fromEntries(
+    Object.entries(errors).map(([field, error]) => [field, error?.message]),
+  ) as Problems;
+  const many = Object.keys(problems).length;
 
-  const submit = async (event: FormEvent): Promise<void> => {
-    event.preventDefault();
-    const problems = problemsOf(draft);
-    if (problems.length > 0) return setShown(problems);
-    const result = await send(checkInOf(draft, jobId, by, new Date().toISOString()));
-    if (result.error)
-      return setShown([`${problemWords(result.error)} Nothing here is lost; hang it up again.`]);
-    await navigate(`/job/${jobId}`);
+  const checkIn = (another: boolean) =>
+    handleSubmit(async (whole) => {
+      const result = await send(checkInOf(whole, jobId, by, new Date().toISOString()));
+      if (result.error)
+        return setRefused(`${problemWords(result.error)} Nothing here is lost; try it again.`);
+      dropDraft(KEPT);
+      if (!another) return navigate(`/job/${jobId}`);
+      const { job } = result.data;
+      toast.success(`${job.tag} hangs on its hook: ${job.machine.maker} ${job.machine.model}`);
+      setJobId(uuid());
+      reset({
+        ...EMPTY,
+        ownerId: job.customer.id,
+        ownerName: job.customer.name,
+        promised: whole.promised,
+        history: whole.history.sharedCan ? { sharedCan: true } : {},
+      });
+      scrollTo({ top: 0 });
+    });
+  const startOver = (): void => {
+    reset(EMPTY);
+    setJobId(uuid());
+    setRefused(null);
   };
 
   return (
-    <form onSubmit={(e) => void submit(e)} className="px-3 py-4 sm:px-5">
+    <form onSubmit={(e) => void checkIn(false)(e)} className="px-3 py-3 sm:px-5">
       <h1 className="sr-only">Check a machine in</h1>
-      <div className="grid gap-x-9 gap-y-7 lg:grid-cols-[minmax(0,4fr)_minmax(0,7fr)]">
+      <div className="grid gap-x-9 gap-y-5 lg:grid-cols-[minmax(0,4fr)_minmax(0,7fr)]">
         <section aria-label="Owner and machine">
-          <h2 className="mb-2 text-2xl font-bold">Whose, and what?</h2>
-          <OwnerAndMachine draft={draft} change={change} />
-          <CaseFileDrop draft={draft} change={change} onProblem={(problem) => setShown([problem])} />
+          <h2 className="mb-1 text-2xl font-bold">Whose, and what?</h2>
+          <OwnerAndMachine draft={draft} change={change} problems={problems} />
+          <CaseFileDrop draft={draft} change={change} onProblem={setRefused} />
         </section>
-        <div className="grid gap-7">
+        <div className="grid content-start gap-5">
           <section aria-label="Complaint">
-            <h2 className="mb-2 text-2xl font-bold">Which of these was it?</h2>
+            <h2 className="mb-1 text-2xl font-bold">Which of these was it?</h2>
             <Shapes value={draft.complaints} onChange={(complaints) => change({ complaints })} />
-            <label className="mt-3 flex flex-wrap items-center gap-x-3">
+            <Problem says={problems.complaints} />
+            <label className="mt-2 flex flex-wrap items-center gap-x-3">
               <span className="font-semibold">In their words</span>
               <input
                 value={draft.words}
@@ -66,17 +115,9 @@ export function CheckIn(): ReactElement {
               />
             </label>
           </section>
-          <section aria-label="History">
-            <h2 className="mb-2 text-2xl font-bold">What came before?</h2>
-            <HistoryChips value={draft.history} onChange={(history) => change({ history })} />
-          </section>
-          <section aria-label="Safety">
-            <h2 className="mb-2 text-2xl font-bold">Walk round it</h2>
-            <p className="mb-2 flex items-center gap-2 font-semibold text-ochre">
-              <TriangleAlert size={20} className="shrink-0" aria-hidden /> {CAUTIONS.chain}
-            </p>
+          <section aria-label="Safety" className="grid gap-2">
             <Chips
-              label="Safety parts"
+              label="Walked round"
               chips={[
                 { value: 'sound', label: 'All sound' },
                 { value: 'fault', label: 'A fault' },
@@ -84,40 +125,53 @@ export function CheckIn(): ReactElement {
               value={draft.safety ?? undefined}
               onChange={(safety) => change({ safety: safety ?? null })}
             />
+            <p className="flex items-center gap-2 font-semibold text-ochre">
+              <TriangleAlert size={20} className="shrink-0" aria-hidden /> {CAUTIONS.chain}
+            </p>
             {draft.safety === 'fault' && (
-              <input
-                autoFocus
-                aria-label="Name the fault"
-                value={draft.fault}
-                onChange={(e) => change({ fault: e.target.value })}
-                maxLength={500}
-                placeholder="brake, catcher, interlock, guard, stop switch, mounts, chain or blade"
-                className="mt-2 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
-              />
+              <div>
+                <input
+                  autoFocus
+                  aria-label="Name the fault"
+                  value={draft.fault}
+                  onChange={(e) => change({ fault: e.target.value })}
+                  maxLength={500}
+                  aria-invalid={problems.fault !== undefined}
+                  placeholder="brake, catcher, interlock, guard, stop switch, mounts, chain or blade"
+                  className="min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg aria-invalid:border-rust"
+                />
+                <Problem says={problems.fault} />
+              </div>
             )}
-            <div className="mt-2">
-              <Chips
-                label="Promised"
-                chips={PROMISES.map(({ days, label }) => ({
-                  value: format(addDays(new Date(), days), 'yyyy-MM-dd'),
-                  label,
-                }))}
-                value={draft.promised || undefined}
-                onChange={(promised) => change({ promised: promised ?? '' })}
-              />
-            </div>
+            <Chips
+              label="Promised"
+              chips={PROMISES.map(({ days, label }) => ({
+                value: format(addDays(new Date(), days), 'yyyy-MM-dd'),
+                label,
+              }))}
+              value={draft.promised || undefined}
+              onChange={(promised) => change({ promised: promised ?? '' })}
+            />
+          </section>
+          <section aria-label="History">
+            <h2 className="mb-1 text-2xl font-bold">What came before?</h2>
+            <HistoryChips value={draft.history} onChange={(history) => change({ history })} />
           </section>
         </div>
       </div>
-      <div className="sticky bottom-0 mt-6 flex flex-wrap items-center gap-x-6 gap-y-2 border-t-2 border-line bg-paper py-3">
+      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-x-4 gap-y-2 border-t-2 border-line bg-paper py-2">
         <Button type="submit" look="rust" disabled={isLoading} className="min-h-14 px-8 text-xl">
-          {isLoading ? 'Hanging it up…' : 'Hang it up'}
+          {isLoading ? 'Checking in…' : 'Check it in'}
         </Button>
-        {shown.length > 0 && (
-          <p role="alert" className="font-semibold text-rust">
-            {shown.join(' ')}
-          </p>
-        )}
+        <Button className="min-h-14 px-4 text-lg" disabled={isLoading} onClick={(e) => void checkIn(true)(e)}>
+          and another of theirs
+        </Button>
+        <p role={refused || many > 0 ? 'alert' : undefined} className="font-semibold text-rust">
+          {refused ?? (many > 0 && (many === 1 ? Object.values(problems)[0] : `${many} things are missing.`))}
+        </p>
+        <Button look="quiet" className="ml-auto" onClick={startOver}>
+          Clear the page
+        </Button>
       </div>
     </form>
   );

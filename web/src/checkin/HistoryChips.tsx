@@ -3,7 +3,8 @@ import type { ReactElement } from 'react';
 import { Chips } from './Chips';
 
 const MONTHS = [
-  { value: '0', label: 'In use' },
+  { value: '0', label: 'In use till now' },
+  { value: '0.5', label: 'Under a month' },
   { value: '2', label: '1–3 months' },
   { value: '5', label: '3–8 months' },
   { value: '12', label: 'A year or more' },

@@ -1,38 +1,56 @@
+import type { CustomerWithMachines, Machine } from '@rusty-wren/contract';
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import type { ReactElement } from 'react';
 import { useCustomersQuery } from '../api/api';
 import { MachineDrawing } from '../drawn/MachineDrawing';
+import { Button } from '../ui/Button';
 import { KIND_WORDS } from '../ui/words';
-import { matchingOwners, type Draft } from './draft';
+import { matchingOwners, nearOwner, type Draft } from './draft';
+import { HereBefore } from './HereBefore';
 
-const FIELD = 'min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg';
+const FIELD = 'min-h-11 w-full rounded-md border-2 border-line bg-card px-3 text-lg aria-invalid:border-rust';
 const PICK =
   'flex min-h-11 items-center gap-2 rounded-md border-2 border-line bg-card px-3 font-medium hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper';
 
-type Change = (change: Partial<Draft>) => void;
+export type Change = (change: Partial<Draft>) => void;
+/** What is wrong with each field, once it was tried to check it in. */
+export type Problems = Readonly<Partial<Record<keyof Draft, string>>>;
+
+/** Why a field keeps the machine from being checked in. */
+export const Problem = ({ says }: { says: string | undefined }): ReactElement | null =>
+  says ? (
+    <p role="alert" className="mt-1 font-semibold text-rust">
+      {says}
+    </p>
+  ) : null;
 
 function Field({
   label,
   value,
+  problem,
   onChange,
   list,
 }: {
   label: string;
   value: string;
+  problem?: string | undefined;
   onChange: (value: string) => void;
   list?: string[];
 }): ReactElement {
   return (
-    <label className="block">
-      <span className="font-semibold">{label}</span>
-      <input
-        value={value}
-        onChange={(e) => onChange(e.target.value)}
-        maxLength={60}
-        autoComplete="off"
-        list={list && `list-${label}`}
-        className={FIELD}
-      />
+    <div>
+      <label className="block">
+        <span className="font-semibold">{label}</span>
+        <input
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+          maxLength={60}
+          autoComplete="off"
+          aria-invalid={problem !== undefined}
+          list={list && `list-${label}`}
+          className={FIELD}
+        />
+      </label>
       {list && (
         <datalist id={`list-${label}`}>
           {list.map((item) => (
@@ -40,28 +58,51 @@ function Field({
           ))}
         </datalist>
       )}
-    </label>
+      <Problem says={problem} />
+    </div>
   );
 }
 
 /** Whose it is and what it is: known ones by one tap, new ones written in. */
-export function OwnerAndMachine({ draft, change }: { draft: Draft; change: Change }): ReactElement {
+export function OwnerAndMachine({
+  draft,
+  change,
+  problems,
+}: {
+  draft: Draft;
+  change: Change;
+  problems: Problems;
+}): ReactElement {
   const { data: customers = [] } = useCustomersQuery();
   const owner = customers.find((c) => c.id === draft.ownerId);
-  const offered = owner ? [] : matchingOwners(customers, draft.ownerName, 6);
+  const offered = owner || draft.ownerIsNew ? [] : matchingOwners(customers, draft.ownerName, 6);
+  const near =
+    owner || draft.ownerIsNew
+      ? null
+      : nearOwner(
+          draft.ownerName,
+          customers.map((c) => c.name),
+        );
+  const machine = owner?.machines.find((m) => m.id === draft.machineId);
   return (
     <div className="grid gap-3">
-      <label className="block">
-        <span className="font-semibold">Owner</span>
-        <input
-          autoFocus
-          value={draft.ownerName}
-          onChange={(e) => change({ ownerName: e.target.value, ownerId: null, machineId: null })}
-          maxLength={120}
-          autoComplete="off"
-          className={FIELD}
-        />
-      </label>
+      <div>
+        <label className="block">
+          <span className="font-semibold">Owner</span>
+          <input
+            autoFocus
+            value={draft.ownerName}
+            onChange={(e) =>
+              change({ ownerName: e.target.value, ownerId: null, ownerIsNew: false, machineId: null })
+            }
+            maxLength={120}
+            autoComplete="off"
+            aria-invalid={problems.ownerName !== undefined}
+            className={FIELD}
+          />
+        </label>
+        <Problem says={problems.ownerName} />
+      </div>
       {offered.length > 0 && (
         <div className="flex flex-wrap gap-1" role="group" aria-label="Known owners">
           {offered.map((c) => (
@@ -69,32 +110,26 @@ export function OwnerAndMachine({ draft, change }: { draft: Draft; change: Chang
               key={c.id}
               type="button"
               className={PICK}
-              onClick={() => change({ ownerId: c.id, ownerName: c.name })}
+              onClick={() => change({ ownerId: c.id, ownerName: c.name, ownerIsNew: false })}
             >
               {c.name}
             </button>
           ))}
+          {near && (
+            <Button look="quiet" onClick={() => change({ ownerIsNew: true })}>
+              Somebody else
+            </Button>
+          )}
         </div>
       )}
-      {owner && owner.machines.length > 0 && (
-        <div className="flex flex-wrap gap-1" role="group" aria-label="Known machines">
-          {owner.machines.map((m) => (
-            <button
-              key={m.id}
-              type="button"
-              aria-pressed={draft.machineId === m.id}
-              className={PICK}
-              onClick={() => change({ machineId: draft.machineId === m.id ? null : m.id })}
-            >
-              <MachineDrawing kind={m.kind} className="h-6 w-14" /> {m.maker} {m.model}
-            </button>
-          ))}
-        </div>
-      )}
-      {!draft.machineId && (
+      {owner && owner.machines.length > 0 && <KnownMachines owner={owner} draft={draft} change={change} />}
+      {machine ? (
+        <HereBefore machine={machine} />
+      ) : (
         <NewMachine
           draft={draft}
           change={change}
+          problems={problems}
           makers={[...new Set(customers.flatMap((c) => c.machines.map((m) => m.maker)))]}
         />
       )}
@@ -102,13 +137,39 @@ export function OwnerAndMachine({ draft, change }: { draft: Draft; change: Chang
   );
 }
 
+const KnownMachines = ({
+  owner,
+  draft,
+  change,
+}: {
+  owner: CustomerWithMachines;
+  draft: Draft;
+  change: Change;
+}): ReactElement => (
+  <div className="flex flex-wrap gap-1" role="group" aria-label="Known machines">
+    {owner.machines.map((m: Machine) => (
+      <button
+        key={m.id}
+        type="button"
+        aria-pressed={draft.machineId === m.id}
+        className={PICK}
+        onClick={() => change({ machineId: draft.machineId === m.id ? null : m.id })}
+      >
+        <MachineDrawing kind={m.kind} className="h-6 w-14" /> {m.maker} {m.model}
+      </button>
+    ))}
+  </div>
+);
+
 function NewMachine({
   draft,
   change,
+  problems,
   makers,
 }: {
   draft: Draft;
   change: Change;
+  problems: Problems;
   makers: string[];
 }): ReactElement {
   return (
@@ -127,11 +188,28 @@ function NewMachine({
           </button>
         ))}
       </div>
+      <Problem says={problems.kind} />
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Maker" value={draft.maker} onChange={(maker) => change({ maker })} list={makers} />
-        <Field label="Model" value={draft.model} onChange={(model) => change({ model })} />
+        <Field
+          label="Maker"
+          value={draft.maker}
+          problem={problems.maker}
+          onChange={(maker) => change({ maker })}
+          list={makers}
+        />
+        <Field
+          label="Model"
+          value={draft.model}
+          problem={problems.model}
+          onChange={(model) => change({ model })}
+        />
         <Field label="Serial" value={draft.serial} onChange={(serial) => change({ serial })} />
-        <Field label="Displacement, cc" value={draft.cc} onChange={(cc) => change({ cc })} />
+        <Field
+          label="Displacement, cc"
+          value={draft.cc}
+          problem={problems.cc}
+          onChange={(cc) => change({ cc })}
+        />
       </div>
     </>
   );

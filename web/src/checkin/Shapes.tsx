@@ -20,16 +20,16 @@ export function Shapes({
       value={[...value]}
       onValueChange={(next) => onChange(next as ComplaintId[])}
       aria-label="What it does"
-      className={`grid grid-cols-2 gap-2 ${narrow ? 'sm:grid-cols-3' : 'sm:grid-cols-4 lg:grid-cols-6'}`}
+      className={`grid grid-cols-2 gap-2 ${narrow ? 'sm:grid-cols-3' : 'sm:grid-cols-4 lg:grid-cols-7'}`}
     >
       {BEHAVIOURS.map((b) => (
         <ToggleGroup.Item
           key={b.id}
           value={b.id}
           title={b.words}
-          className="rounded-md border-2 border-line bg-card px-2 pt-2 pb-1.5 text-left hover:border-ink data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper"
+          className="rounded-md border-2 border-line bg-card px-2 pt-2 pb-1.5 text-left text-[0.95rem] hover:border-ink data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper"
         >
-          <SpeedShape complaint={b.id} className="h-9 w-full" />
+          <SpeedShape complaint={b.id} className="h-7 w-full" />
           <span className="block leading-tight font-semibold">{b.label}</span>
         </ToggleGroup.Item>
       ))}

@@ -24,6 +24,17 @@ describe('a check-in draft', () => {
     expect(problemsOf({ ...EMPTY, ownerId: ID, machineId: ID, complaints: ['flooded'] })).toEqual([]);
   });
 
+  it('does not make a second owner by a slip of the hand, unless somebody says so', () => {
+    const books = { owners: ['Tam Brisco', 'Odile Farrant'] };
+    const near = 'Owner: is it Odile Farrant? Pick them, or say it is somebody else.';
+    for (const ownerName of ['Odile Farrant', 'odile farrant', 'Odile Farant', 'Odil Farant'])
+      expect(problemsOf({ ...WHOLE, ownerName }, books), ownerName).toEqual([near]);
+    for (const ownerName of ['Odile', 'Otto Farrow', 'Odi Farant'])
+      expect(problemsOf({ ...WHOLE, ownerName }, books), ownerName).toEqual([]);
+    expect(problemsOf({ ...WHOLE, ownerName: 'Odile Farant', ownerIsNew: true }, books)).toEqual([]);
+    expect(problemsOf({ ...WHOLE, ownerName: '', ownerIsNew: true }, books)).toEqual(['Owner: whose is it?']);
+  });
+
   it('makes a request the server takes', () => {
     const full: Draft = {
       ...WHOLE,
@@ -60,6 +71,7 @@ describe('known owners', () => {
     expect(matchingOwners(owners, 'f', 2).map((o) => o.name)).toEqual(['Footpath team', 'Odile Farrant']);
     expect(matchingOwners(owners, 'LUNE', 2).map((o) => o.name)).toEqual(['Peder Lune']);
     expect(matchingOwners(owners, 'zz', 2)).toEqual([]);
+    expect(matchingOwners(owners, 'odil farant', 2).map((o) => o.name)).toEqual(['Odile Farrant']);
   });
 
   it('takes a case file in, and puts what it carries on the log', () => {

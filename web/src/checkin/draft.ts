@@ -1,4 +1,5 @@
 import {
+  checkInFields,
   logFromCaseFile,
   parseCaseFile,
   type CheckIn,
@@ -7,12 +8,16 @@ import {
 import { makeEntry, type Noted } from '@rusty-wren/core/log';
 import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
 import type { MachineKind } from '@rusty-wren/core/machine';
+import { distance } from 'fastest-levenshtein';
+import Joi from 'joi';
 import { v4 as uuid } from 'uuid';
 
 /** A check-in as it is being filled in. */
 export interface Draft {
   ownerName: string;
   ownerId: string | null;
+  /** Somebody said that this is nobody on the books, though the name is near. */
+  ownerIsNew: boolean;
   machineId: string | null;
   kind: MachineKind | null;
   maker: string;
@@ -54,6 +59,7 @@ export function withCaseFile(d: Draft, text: string): Draft {
 export const EMPTY: Draft = {
   ownerName: '',
   ownerId: null,
+  ownerIsNew: false,
   machineId: null,
   kind: null,
   maker: '',
@@ -69,20 +75,68 @@ export const EMPTY: Draft = {
   carried: [],
 };
 
-/** What keeps a draft from being hung up, one sentence a field; empty when nothing does. */
-export function problemsOf(d: Draft): string[] {
-  const problems: string[] = [];
-  if (!d.ownerId && !d.ownerName.trim()) problems.push('Owner: whose is it?');
-  if (!d.machineId) {
-    if (!d.kind) problems.push('Machine: pick its kind.');
-    if (!d.maker.trim()) problems.push('Maker: not written yet.');
-    if (!d.model.trim()) problems.push('Model: not written yet.');
-    const cc = Number(d.cc.replace(',', '.'));
-    if (d.cc.trim() && !(cc >= 10 && cc <= 200)) problems.push('Displacement: a number from 10 to 200 cc.');
-  }
-  if (d.complaints.length === 0) problems.push('Complaint: pick at least one shape.');
-  if (d.safety === 'fault' && !d.fault.trim()) problems.push('Safety: name the fault.');
-  return problems;
+const says = (field: Joi.Schema, problem: string): Joi.Schema => field.messages({ '*': problem });
+/** A field of a machine that is not on the books yet. */
+const ifNew = (field: Joi.Schema): Joi.Schema =>
+  Joi.when('machineId', { is: Joi.string().required(), then: Joi.any(), otherwise: field });
+
+const displacement = Joi.string()
+  .allow('')
+  .custom((text: string, helpers) => {
+    const { error } = checkInFields.displacementCc.validate(text.trim().replace(',', '.'));
+    return text.trim() && error ? helpers.error('any.invalid') : text;
+  });
+
+/** What a check-in is judged with besides itself: the owners on the books. */
+export interface OnTheBooks {
+  owners: readonly string[];
+}
+
+/** An owner whose name differs from what is written by a slip of the hand, or by nothing; null when there is none. */
+export function nearOwner(written: string, owners: readonly string[]): string | null {
+  const plain = (name: string): string => name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
+  const wanted = plain(written);
+  if (wanted.length < 3) return null;
+  return owners.find((name) => distance(plain(name), wanted) <= SLIPS) ?? null;
+}
+/** Letters that may be wrong in a name before it is another. */
+const SLIPS = 2;
+
+const notNearAnybody: Joi.CustomValidator<string> = (name, helpers) => {
+  const { owners = [] } = (helpers.prefs.context ?? {}) as Partial<OnTheBooks>;
+  const near = nearOwner(name, owners);
+  return near ? helpers.error('owner.near', { near }) : name;
+};
+
+/** A check-in as the page takes it: the fields the server checks, each with its own sentence. */
+export const draftSchema = Joi.object<Draft>({
+  ownerName: Joi.when('ownerId', {
+    is: Joi.string().required(),
+    then: Joi.any(),
+    otherwise: checkInFields.owner
+      .required()
+      .when('ownerIsNew', { is: false, then: Joi.custom(notNearAnybody) })
+      .messages({
+        '*': 'Owner: whose is it?',
+        'owner.near': 'Owner: is it {{#near}}? Pick them, or say it is somebody else.',
+      }),
+  }),
+  kind: ifNew(says(checkInFields.kind.required(), 'Machine: pick its kind.')),
+  maker: ifNew(says(checkInFields.maker.required(), 'Maker: not written yet.')),
+  model: ifNew(says(checkInFields.model.required(), 'Model: not written yet.')),
+  cc: ifNew(says(displacement, 'Displacement: a number from 10 to 200 cc.')),
+  complaints: says(Joi.array().min(1), 'Complaint: pick at least one shape.'),
+  fault: Joi.when('safety', {
+    is: 'fault',
+    then: says(checkInFields.fault.required(), 'Safety: name the fault.'),
+    otherwise: Joi.any(),
+  }),
+}).unknown();
+
+/** What keeps a draft from being checked in, one sentence a field; empty when nothing does. */
+export function problemsOf(d: Draft, books: OnTheBooks = { owners: [] }): string[] {
+  const { error } = draftSchema.validate(d, { abortEarly: false, context: books });
+  return error ? [...new Set(error.details.map((detail) => detail.message))] : [];
 }
 
 /** The request a whole draft makes. `now` is ISO 8601. Throws on a draft that still has problems. */
@@ -127,18 +181,25 @@ export function checkInOf(d: Draft, jobId: string, by: string | null, now: strin
   };
 }
 
-/** Owners whose name holds what is being written, best first, at most `most`. */
+/** Owners whose name holds what is being written, or nearly, the nearest first, at most `most`. */
 export function matchingOwners(
   customers: readonly CustomerWithMachines[],
   written: string,
   most: number,
 ): CustomerWithMachines[] {
   const wanted = written.trim().toLowerCase();
-  return customers
+  const holds = customers
     .filter((c) => c.name.toLowerCase().includes(wanted))
     .sort(
       (x, y) =>
         Number(y.name.toLowerCase().startsWith(wanted)) - Number(x.name.toLowerCase().startsWith(wanted)),
-    )
-    .slice(0, most);
+    );
+  const near = nearOwner(
+    written,
+    customers.map((c) => c.name),
+  );
+  return [...customers.filter((c) => c.name === near), ...holds.filter((c) => c.name !== near)].slice(
+    0,
+    most,
+  );
 }

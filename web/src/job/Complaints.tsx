@@ -33,8 +33,8 @@ export function Complaints({
       >
         {complaints.map(({ complaint }) => (
           <span key={complaint} className="flex min-w-0 items-center gap-2 font-semibold">
-            {few && <SpeedShape complaint={complaint} className="h-8 w-14 shrink-0" />}
-            <span className="max-w-32 leading-tight">{behaviourOf(complaint).label}</span>
+            {few && <SpeedShape complaint={complaint} className="hidden h-8 w-14 shrink-0 sm:block" />}
+            <span className="leading-tight sm:max-w-32">{behaviourOf(complaint).label}</span>
           </span>
         ))}
         {complaints.length === 0 && <span className="font-semibold text-soft">What does it do?</span>}

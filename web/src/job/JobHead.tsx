@@ -14,18 +14,24 @@ import type { JobAtBench, Log } from './useJob';
 export function JobHead({
   atBench,
   log,
+  brief,
   onClose,
 }: {
   atBench: JobAtBench;
   log: Log;
+  /** An instrument is in use: on a phone only the tag and the machine stay. */
+  brief: boolean;
   onClose: () => void;
 }): ReactElement {
   const { job, picture } = atBench;
   const { machine, customer } = job;
+  const onPhone = brief ? 'max-sm:hidden' : '';
   return (
     <div className="border-b-2 border-line px-3 py-2 sm:px-5">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 lg:flex-nowrap">
-        <span className="font-tag text-5xl leading-none font-bold">{job.tag}</span>
+        <span className={`font-tag leading-none font-bold sm:text-5xl ${brief ? 'text-3xl' : 'text-5xl'}`}>
+          {job.tag}
+        </span>
         <div className="min-w-0 flex-1 leading-tight lg:max-w-72 lg:flex-none">
           <h1 className="truncate font-tag text-2xl font-semibold">
             <Link
@@ -42,8 +48,10 @@ export function JobHead({
             {customer.name}
           </p>
         </div>
-        <Complaints complaints={picture.complaints} log={log} />
-        <div className="ml-auto flex flex-wrap items-center gap-1 lg:shrink-0 lg:flex-nowrap">
+        <div className={`min-w-0 lg:flex lg:flex-1 ${onPhone}`}>
+          <Complaints complaints={picture.complaints} log={log} />
+        </div>
+        <div className={`flex flex-wrap items-center gap-1 sm:ml-auto lg:shrink-0 lg:flex-nowrap ${onPhone}`}>
           <HistorySheet atBench={atBench} log={log} />
           {(
             [
@@ -63,10 +71,10 @@ export function JobHead({
         </div>
       </div>
       {(picture.waitingFor || picture.safetyFaults.length > 0) && (
-        <p className="mt-1 font-semibold">
+        <p className={`mt-1 font-semibold ${picture.waitingFor ? '' : 'lg:hidden'}`}>
           {picture.waitingFor && <span className="text-ochre">{picture.waitingFor}. </span>}
           {picture.safetyFaults.length > 0 && (
-            <span className="text-rust">
+            <span className="text-rust lg:hidden">
               Safety fault: {picture.safetyFaults.map((f) => f.words).join(', ')}.
             </span>
           )}

@@ -29,7 +29,7 @@ export function StagePick({
   };
   return (
     <>
-      <Button onClick={() => setOpen(true)} title={waitingFor ?? undefined}>
+      <Button className="max-sm:!px-2" onClick={() => setOpen(true)} title={waitingFor ?? undefined}>
         {STAGE_WORDS[stage]} <ChevronDown size={18} aria-hidden />
       </Button>
       <Sheet title="Where is it?" open={open} onOpenChange={setOpen}>

@@ -143,7 +143,11 @@ export function Rack(): ReactElement {
             className="min-w-0 flex-1 bg-transparent py-1 text-lg outline-none"
           />
         </label>
-        <div className="flex flex-wrap gap-1" role="group" aria-label="Show only">
+        <div
+          className="-mx-3 flex overflow-x-auto px-3 sm:mx-0 sm:flex-wrap sm:gap-1 sm:px-0"
+          role="group"
+          aria-label="Show only"
+        >
           {FILTERS.map(({ id, name, takes }) => {
             const count = tags.filter((t) => takes(t, now)).length;
             return (
@@ -153,14 +157,14 @@ export function Rack(): ReactElement {
                 aria-pressed={filter === id}
                 disabled={count === 0 && filter !== id}
                 onClick={() => setFilter(filter === id ? null : id)}
-                className="min-h-11 rounded-md px-3 font-semibold hover:bg-line disabled:opacity-50 aria-pressed:bg-ink aria-pressed:text-paper"
+                className="min-h-11 shrink-0 rounded-md px-3 font-semibold hover:bg-line disabled:opacity-50 aria-pressed:bg-ink aria-pressed:text-paper"
               >
                 {name} <span className="font-normal">{count}</span>
               </button>
             );
           })}
         </div>
-        <ClosedLink />
+        {!compact && <ClosedLink />}
       </div>
       {rails.map(
         ([title, hung]) =>
@@ -171,6 +175,7 @@ export function Rack(): ReactElement {
           No tag{written.trim() && ` for “${written.trim()}”`} here.
         </p>
       )}
+      {compact && <ClosedLink />}
     </div>
   );
 }

@@ -48,7 +48,17 @@ function readTag(tag: RackTag, now: string) {
 }
 
 /** What it asks for, or waits for; a safety fault before all else. */
-const Asks = ({ tag, waiting, asks }: { tag: RackTag; waiting: boolean; asks: string }): ReactElement => (
+const Asks = ({
+  tag,
+  waiting,
+  asks,
+  lines = 2,
+}: {
+  tag: RackTag;
+  waiting: boolean;
+  asks: string;
+  lines?: 1 | 2;
+}): ReactElement => (
   <>
     {tag.safety.length > 0 && (
       <p className="flex items-center gap-1.5 truncate leading-tight font-bold text-rust">
@@ -56,7 +66,8 @@ const Asks = ({ tag, waiting, asks }: { tag: RackTag; waiting: boolean; asks: st
       </p>
     )}
     <p
-      className={`line-clamp-2 leading-tight font-semibold ${waiting ? 'text-soft' : tag.safety.length > 0 ? '' : 'text-rust'}`}
+      title={asks}
+      className={`leading-tight font-semibold ${lines === 1 ? 'truncate' : 'line-clamp-2'} ${waiting ? 'text-soft' : ''}`}
     >
       {waiting && <Hourglass size={16} className="mr-1 inline" aria-hidden />}
       {asks}
@@ -69,34 +80,36 @@ export function Tag({ tag, now }: { tag: RackTag; now: string }): ReactElement {
   const { job } = tag;
   const { due, late, age, waiting, asks, label } = readTag(tag, now);
   const complaint = tag.complaints[0];
+  // Once it is known what to mend, the tag says that instead of suspecting it.
+  const leads = tag.phase.kind === 'check' && !waiting && tag.safety.length === 0;
   return (
     <Link to={`/job/${job.id}`} data-tag={job.tag} aria-label={label} className="group block rounded-b-md">
       <Hook />
       <div
-        className={`flex h-[11.4rem] flex-col gap-1 px-3 pt-4 pb-2.5 group-hover:brightness-95 ${waiting ? 'bg-line/30' : 'bg-card'}`}
+        className={`flex h-[11.6rem] flex-col gap-1 px-3 pt-4 pb-2.5 group-hover:brightness-95 ${waiting ? 'bg-line/30' : 'bg-card'}`}
         style={{ clipPath: CORNERS }}
       >
-        <p className="flex items-baseline gap-2.5">
+        <p className="flex shrink-0 items-baseline gap-2.5">
           <span className="font-tag text-4xl leading-none font-bold">{job.tag}</span>
           <span className="truncate font-tag text-xl leading-none font-semibold">
             {job.machine.maker} {job.machine.model}
           </span>
         </p>
-        <p className="truncate leading-tight text-soft">{job.customer.name}</p>
+        <p className="shrink-0 truncate leading-tight text-soft">{job.customer.name}</p>
         {complaint && (
-          <p className="flex items-center gap-2 leading-tight">
+          <p className="flex shrink-0 items-center gap-2 leading-tight">
             <SpeedShape complaint={complaint} className="h-6 w-12 shrink-0" />
             <span className="truncate">{behaviourOf(complaint).label}</span>
           </p>
         )}
-        {tag.lead && !waiting && (
-          <p className="flex items-baseline justify-between gap-2 leading-tight">
+        {leads && tag.lead && (
+          <p className="flex shrink-0 items-baseline justify-between gap-2 leading-tight">
             <span className="truncate">{inSentence(causeOf(tag.lead.cause).name)}</span>
             <span className="shrink-0 font-semibold">{percent(tag.lead.probability)}</span>
           </p>
         )}
-        <div className="mt-auto">
-          <Asks tag={tag} waiting={waiting} asks={asks} />
+        <div className="mt-auto shrink-0">
+          <Asks tag={tag} waiting={waiting} asks={asks} lines={leads ? 1 : 2} />
           <p className="flex justify-between gap-2 leading-tight">
             <span className="text-soft">{age}</span>
             {due && <span className={late ? 'font-bold text-rust' : 'text-soft'}>{due}</span>}

@@ -7,6 +7,7 @@ import { FileAudio, Mic, TriangleAlert } from 'lucide-react';
 import { useRef, useState, type DragEvent, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Working } from '../ui/Working';
+import { RECORDINGS } from './listen/clipOfFile';
 import { GUIDED_TOTAL_S, type useListen } from './listen/useListen';
 
 /** What to do at each moment of the guided recording, and for how much longer, s. */
@@ -108,8 +109,8 @@ export function ListenPanel({
         <input
           ref={file}
           type="file"
-          accept=".wav,audio/wav"
-          aria-label="A recording, WAV"
+          accept={RECORDINGS}
+          aria-label="A recording or a video"
           className="sr-only"
           tabIndex={-1}
           onChange={(e) => {

@@ -9,12 +9,21 @@ interface Kept<T> {
 }
 
 /** What was kept under a key, unless it is a week old or cannot be read. */
-function kept<T>(key: string): T | undefined {
+export function keptDraft<T>(key: string): T | undefined {
   try {
     const found = JSON.parse(localStorage.getItem(PREFIX + key) ?? 'null') as Kept<T> | null;
     return found && Date.now() - found.at < KEEP_MS ? found.value : undefined;
   } catch {
     return undefined;
+  }
+}
+
+/** Keeps a value under a key. */
+export function keepDraft<T>(key: string, value: T): void {
+  try {
+    localStorage.setItem(PREFIX + key, JSON.stringify({ at: Date.now(), value } satisfies Kept<T>));
+  } catch {
+    // Storage is full or shut: it lives in the page alone.
   }
 }
 
@@ -29,19 +38,16 @@ export function useDraft<T>(
   key: string | undefined,
   initial: () => T,
 ): [value: T, set: Dispatch<SetStateAction<T>>, drop: () => void] {
-  const [value, setValue] = useState<T>(() => (key === undefined ? undefined : kept<T>(key)) ?? initial());
+  const [value, setValue] = useState<T>(
+    () => (key === undefined ? undefined : keptDraft<T>(key)) ?? initial(),
+  );
   const [touched, setTouched] = useState(false);
   const set = useCallback<Dispatch<SetStateAction<T>>>((next) => {
     setTouched(true);
     setValue(next);
   }, []);
   useEffect(() => {
-    if (key === undefined || !touched) return;
-    try {
-      localStorage.setItem(PREFIX + key, JSON.stringify({ at: Date.now(), value } satisfies Kept<T>));
-    } catch {
-      // Storage is full or shut: it lives in the page alone.
-    }
+    if (key !== undefined && touched) keepDraft(key, value);
   }, [key, value, touched]);
   const drop = useCallback(() => {
     setTouched(false);

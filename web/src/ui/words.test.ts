@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dueWords, inSentence, minutesWords, percent } from './words';
+import { dueWords, inSentence, minutesWords, NO_BREAK, percent } from './words';
 
 describe('words on a tag', () => {
   it('says when', () => {
@@ -13,7 +13,9 @@ describe('words on a tag', () => {
     ]);
   });
   it('never claims certainty', () => {
-    expect([0, 0.004, 0.5, 0.9999, 1].map(percent)).toEqual(['1 %', '1 %', '50 %', '99 %', '99 %']);
+    expect([0, 0.004, 0.5, 0.9999, 1].map(percent)).toEqual(
+      ['1 %', '1 %', '50 %', '99 %', '99 %'].map((words) => words.replace(' ', NO_BREAK)),
+    );
   });
   it('keeps the letter of a screw inside a sentence', () => {
     expect(['Fuel filter clogged', 'H screw too rich'].map(inSentence)).toEqual([

@@ -20,8 +20,11 @@ export function dueWords(days: number | null): string | null {
   return days === 1 ? 'due tomorrow' : `due in ${days} days`;
 }
 
+/** A space at which no line breaks. */
+export const NO_BREAK = '\u00a0';
+
 /** A probability as whole per cent, never claiming certainty. */
-export const percent = (p: number): string => `${Math.min(99, Math.max(1, Math.round(p * 100)))} %`;
+export const percent = (p: number): string => `${Math.min(99, Math.max(1, Math.round(p * 100)))}${NO_BREAK}%`;
 
 /** Minutes as said at the bench: "½", "2", "12½". */
 export function minutesWords(minutes: number): string {

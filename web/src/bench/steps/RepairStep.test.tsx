@@ -21,7 +21,7 @@ describe('a repair', () => {
   });
 
   it('cannot be said to have cured anything while the engine is in pieces; one tap puts all of it back', async () => {
-    render(<RepairStep settled={settled} off={off} log={bench.log} />);
+    render(<RepairStep jobId="job" settled={settled} off={off} log={bench.log} />);
     expect(screen.queryByRole('button', { name: 'Cured it' })).toBeNull();
     expect(screen.getByText(/3 things are off/)).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'All back on' }));
@@ -34,13 +34,20 @@ describe('a repair', () => {
   });
 
   it('says how it turned out once everything is on', async () => {
-    render(<RepairStep settled={settled} off={[]} log={bench.log} />);
+    render(<RepairStep jobId="job" settled={settled} off={[]} log={bench.log} />);
     await userEvent.click(screen.getByRole('button', { name: 'Cured it' }));
     expect(logged()).toEqual([{ kind: 'repair', body: { cause: settled.cause, outcome: 'cured' } }]);
   });
 
   it('of a whole job names the job and all that goes with it, and is logged as that job', async () => {
-    render(<RepairStep settled={{ ...settled, remedy: 'carburettor-rebuild' }} off={[]} log={bench.log} />);
+    render(
+      <RepairStep
+        jobId="job"
+        settled={{ ...settled, remedy: 'carburettor-rebuild' }}
+        off={[]}
+        log={bench.log}
+      />,
+    );
     expect(screen.getByRole('heading', { level: 2 }).textContent).toBe('Rebuild the carburettor with a kit');
     expect(screen.getByText(/With it goes:.*inlet screen gummed/)).toBeTruthy();
     await userEvent.type(screen.getByLabelText(/What was done/), 'kit fitted');

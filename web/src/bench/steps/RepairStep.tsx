@@ -8,6 +8,7 @@ import {
 } from '@rusty-wren/core/knowledge';
 import { nameOfMend, type OffItem, type Settled } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
+import { Link } from 'react-router';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
 import { inSentence } from '../../ui/words';
 import { Button } from '../../ui/Button';
@@ -23,12 +24,23 @@ const FITS_A_DIAPHRAGM: readonly CauseId[] = [
   'metering-diaphragm-torn',
 ];
 
+/** Repairs that are a turn of a screw: counted, heard and noted on the tuning bench. */
+const TURNED: readonly CauseId[] = [
+  'low-screw-lean',
+  'low-screw-rich',
+  'high-screw-lean',
+  'high-screw-rich',
+  'idle-stop-wrong',
+];
+
 /** A cause is settled: mend it and say how that turned out. */
 export function RepairStep({
+  jobId,
   settled,
   off,
   log,
 }: {
+  jobId: string;
   settled: Settled;
   /** What has to go back before it can be tried. */
   off: readonly OffItem[];
@@ -64,6 +76,14 @@ export function RepairStep({
           <h3 className="text-2xl font-semibold">The new one beside the old</h3>
           <ButtonHeight draft={`${settled.entryId} button`} onLog={(text) => log('note', { text })} />
         </div>
+      )}
+      {cause && TURNED.includes(cause.id) && (
+        <Link
+          to={`/job/${jobId}/tune`}
+          className="mt-4 inline-flex min-h-14 items-center rounded-md border-2 border-ink bg-card px-6 text-lg font-semibold hover:bg-line"
+        >
+          Set it on the tuning bench
+        </Link>
       )}
       <label className="mt-5 block max-w-xl">
         <span className="font-semibold">What was done, if worth keeping</span>

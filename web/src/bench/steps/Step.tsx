@@ -48,7 +48,13 @@ function afterLooking(phase: Phase, { atBench, log, onClosing }: AtStep): ReactE
   switch (phase.kind) {
     case 'repair':
       return (
-        <RepairStep key={phase.settled.entryId} settled={phase.settled} off={offToStart(picture)} log={log} />
+        <RepairStep
+          key={phase.settled.entryId}
+          jobId={job.id}
+          settled={phase.settled}
+          off={offToStart(picture)}
+          log={log}
+        />
       );
     case 'behind':
       return <BehindStep cause={phase.cause} open={phase.open} log={log} />;
@@ -83,7 +89,9 @@ function Looking({
   const current = enough ? null : (asked ?? byWay);
   return (
     <>
-      <div className="-mt-3 flex min-h-11 flex-wrap items-center justify-between gap-x-4">
+      <div
+        className={`-mt-3 flex min-h-11 flex-wrap items-center justify-between gap-x-4 ${check.measured ? 'hidden' : ''}`}
+      >
         <Ways c={benchCase} />
         {ahead.progress && (
           <Working

@@ -14,8 +14,8 @@ export function StepHead({
     <>
       <p className="font-semibold text-rust">{eyebrow}</p>
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h2 className="text-4xl leading-tight font-bold">{title}</h2>
-        {aside && <p className="text-3xl font-bold whitespace-nowrap">{aside}</p>}
+        <h2 className="text-3xl leading-tight font-bold sm:text-4xl">{title}</h2>
+        {aside && <p className="text-2xl font-bold whitespace-nowrap sm:text-3xl">{aside}</p>}
       </div>
     </>
   );
@@ -23,4 +23,4 @@ export function StepHead({
 
 /** The look of the one-tap answers; each place adds how wide. */
 export const BIG_BUTTON =
-  'min-h-16 rounded-md border-2 border-ink bg-card py-2 text-xl font-semibold hover:bg-ink hover:text-paper';
+  'min-h-14 rounded-md border-2 border-ink bg-card py-2 text-xl font-semibold hover:bg-ink hover:text-paper';

@@ -204,7 +204,7 @@ export function GaugeWatch({
         <>
           <div className="mt-2 flex flex-wrap items-center gap-x-6">
             {watch.startedMs !== null && (
-              <p role="timer" aria-label="Time left" className="text-8xl leading-none font-bold">
+              <p role="timer" aria-label="Time left" className="text-7xl sm:text-8xl leading-none font-bold">
                 {left > 0 ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : 'Time'}
               </p>
             )}

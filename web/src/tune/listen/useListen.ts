@@ -2,10 +2,11 @@ import type { MachineFacts } from '@rusty-wren/core/machine';
 import { GUIDED_S, type Screws } from '@rusty-wren/core/engine';
 import type { HeardBy } from '@rusty-wren/core/log';
 import { figuresOf } from '@rusty-wren/core/machine';
-import { clipOfWav, HEARD, type Clip, type SpeedReading } from '@rusty-wren/core/sound';
+import { HEARD, type Clip, type SpeedReading } from '@rusty-wren/core/sound';
 import { thinTrack, withoutSpecks, type TrackPoint } from '@rusty-wren/core/tuning';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { clipOfFile } from './clipOfFile';
 import type { Ear } from './ear.worker';
 import tapUrl from './tap.worklet.ts?worker&url';
 
@@ -164,9 +165,9 @@ export function useListen(machine: MachineFacts, onHeard: (heard: Heard) => void
 
   const recording = useCallback(
     async (file: File) => {
-      const clip = clipOfWav(new Uint8Array(await file.arrayBuffer()));
-      if ('problem' in clip) return setState({ phase: 'problem', says: clip.problem });
       setState({ phase: 'reading', share: 0 });
+      const clip = await clipOfFile(file);
+      if ('problem' in clip) return setState({ phase: 'problem', says: clip.problem });
       let over = false;
       finish.current = () => {
         over = true;
