@@ -122,7 +122,7 @@ test('a scored piston does not leave before what caused it is answered', async (
   await expect(suspects(page).getByText('What may be behind it')).toBeVisible();
   // Money comes first, and what did it is asked beside it.
   await expect(step(page).getByRole('heading', { name: 'Is it worth mending?' })).toBeVisible();
-  await step(page).getByRole('button', { name: 'It is: mend it' }).click();
+  await step(page).getByRole('button', { name: 'Go on: mend it' }).click();
   await step(page).getByRole('button', { name: 'All back on' }).click();
   await step(page).getByRole('button', { name: 'Cured it' }).click();
   await expect(step(page).getByRole('heading', { name: 'What caused it?' })).toBeVisible();

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { checkIn, step, trail } from './bench';
+import { anyCheck, checkIn, step, trail } from './bench';
 
 const saw = (model: string) => ({
   owner: `Owner of ${model}`,
@@ -15,10 +15,7 @@ const saw = (model: string) => ({
 /** Puts a check's instrument on the bench. */
 async function pick(page: Page, check: string): Promise<void> {
   await page.getByRole('button', { name: 'Any other check' }).click();
-  await page
-    .getByRole('dialog')
-    .getByRole('button', { name: new RegExp(`^${check} ?[\\d½]`) })
-    .click();
+  await anyCheck(page, check).click();
   await expect(step(page).getByRole('heading', { name: check, exact: true })).toBeVisible();
 }
 

@@ -19,6 +19,8 @@ export default defineConfig({
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:4680',
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',
+    // What is not there in a minute is not coming.
+    actionTimeout: 60_000,
     trace: 'retain-on-failure',
     launchOptions: CHROMIUM,
   },

@@ -12,7 +12,7 @@ const saw = (model: string, ...complaints: string[]) => ({
 });
 const percentOf = async (page: Page, cause: string): Promise<number> => {
   const row = suspects(page).locator(`[data-suspect=${cause}]`);
-  return (await row.count()) === 0 ? 0 : Number(/(\d+) %/.exec(await row.innerText())?.[1]);
+  return (await row.count()) === 0 ? 0 : Number(/(\d+)\s%/.exec(await row.innerText())?.[1]);
 };
 
 test('a suspect shows what raised and lowered it, and each reason leads to its entry', async ({ page }) => {
@@ -22,6 +22,7 @@ test('a suspect shows what raised and lowered it, and each reason leads to its e
   await found(page, 'tank-vent-blocked')
     .getByRole('button', { name: /Tank vent blocked/ })
     .click();
+  await found(page, 'tank-vent-blocked').getByRole('button', { name: 'See where' }).click();
   await expect(trail(page).getByRole('button', { name: /Test the tank vent: blocked/ })).toBeFocused();
 });
 
@@ -30,7 +31,7 @@ test('any cause can be asked about, however faint', async ({ page }) => {
   await write(page, 'spark strong', 'Look at the spark: strong');
   await suspects(page).getByRole('button', { name: 'Why not something else?' }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('Which cause').fill('nothing of that name');
+  await sheet.getByLabel('Which cause').fill('xyzzy');
   await expect(sheet.getByText('No cause of that name.')).toBeVisible();
   await sheet.getByLabel('Which cause').fill('coil');
   await sheet
@@ -69,7 +70,7 @@ test('the entry worth repeating says what would change if it were otherwise', as
   ] as const)
     await findBy(page, check, result);
   const again = suspects(page).getByRole('button', { name: /Look at the spark: strong/ });
-  await expect(again).toContainText(/If .+: .+ \d+ %/);
+  await expect(again).toContainText(/If .+: .+ \d+\s%/);
   await again.click();
   await expect(step(page).getByRole('heading', { name: 'Look at the spark' })).toBeVisible();
 });
@@ -119,7 +120,7 @@ test('the map warms to what is found, clears what is not, and leads to a check',
   await write(page, 'vent blocked', 'Test the tank vent: blocked');
   await suspects(page).getByRole('link', { name: 'Map' }).click();
   const board = page.getByRole('group', { name: 'Cause map' });
-  await expect(board.locator('[data-part=tank]')).toHaveAttribute('aria-label', /Tank and vent: \d\d %/);
+  await expect(board.locator('[data-part=tank]')).toHaveAttribute('aria-label', /Tank and vent: \d\d\s%/);
   await expect(board.locator('[data-part=filter]')).toHaveAttribute('aria-label', 'Fuel filter: cleared');
   await board.locator('[data-part=exhaust]').focus();
   await page.keyboard.press('Enter');

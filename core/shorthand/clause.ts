@@ -21,7 +21,7 @@ import { moveInWords, type ScrewMove } from '../tuning';
 import { READING_FIELD } from '../reading';
 import { parseTurns, formatTurns } from '../units';
 import { readingFor } from './reading';
-import { checksNamed, findPart, findResult, squash } from './tokens';
+import { checksNamed, findPart, findResult, isName, squash } from './tokens';
 
 /** What one line of shop shorthand was understood as, or why it was not, with the lines it may have meant. */
 export type Understood =
@@ -239,7 +239,9 @@ function checked(text: string, at: AtHand): Understood | null {
   for (let n = Math.min(4, words.length); n >= 1; n--) tries.push([words.slice(0, n), words.slice(n)]);
   // "heavy smoke", "no spark": what it showed comes first.
   for (let n = Math.min(3, words.length - 1); n >= 1; n--) tries.push([words.slice(-n), words.slice(0, -n)]);
-  for (const [name, rest] of tries) {
+  // A name as it stands comes before one that is nearly it: "decompressor bubbles no" is no name.
+  const exact = ([name]: (typeof tries)[number]): boolean => isName(name.join('-').replace(/[?~]$/, ''));
+  for (const [name, rest] of [...tries.filter(exact), ...tries.filter((t) => !exact(t))]) {
     const mark = /[?~]$/.exec(name.at(-1)!)?.[0] ?? '';
     const checks = checksNamed(name.join('-').replace(/[?~]$/, ''));
     if (checks.length === 0) continue;

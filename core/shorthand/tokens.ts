@@ -16,6 +16,9 @@ const EITHER: Readonly<Record<string, readonly CheckId[]>> = {
   boot: ['intake-boot', 'plug-lead-look'],
 };
 
+/** Whether a word is a check's name as it stands, no letter guessed. */
+export const isName = (word: string): boolean => checkWords.has(squash(word)) || squash(word) in EITHER;
+
 /** The checks a word may name: one, if it is clear; several, if what lies open or the result must say. Empty: none. */
 export function checksNamed(word: string): CheckDef[] {
   const wanted = squash(word);

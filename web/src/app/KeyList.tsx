@@ -1,23 +1,7 @@
+import { FORMS, readShorthand } from '@rusty-wren/core/shorthand';
 import type { ReactElement } from 'react';
 import { Sheet } from '../ui/Sheet';
 import { keysNow } from './keys';
-
-const LINE_EXAMPLES = [
-  'comp 62 98 117',
-  'comp 8 bar',
-  'gap top .30 bottom .45',
-  'gap 12 thou',
-  'spark weak?',
-  'no spark',
-  'smell fresh; filter clean',
-  'idle 2,750',
-  'L 1 1/8 H 1',
-  'L out 1/8',
-  'off recoil',
-  'put all back',
-  'start cold 4 pops',
-  'note waits for kit',
-];
 
 /** The keyboard map of the screen that is up. */
 export function KeyList({
@@ -42,14 +26,17 @@ export function KeyList({
         ))}
       </dl>
       <h3 className="mt-6 mb-2 text-lg font-bold">The bench line understands</h3>
-      <ul className="grid grid-cols-2 gap-x-6 gap-y-1 text-lg">
-        {LINE_EXAMPLES.map((example) => (
-          <li key={example} className="font-medium text-steel">
-            {example}
+      <ul className="leading-snug">
+        {FORMS.map((line) => (
+          <li key={line} className="flex flex-wrap justify-between gap-x-4 border-b border-line py-1">
+            <span className="text-lg font-semibold text-steel">{line}</span>
+            <span className="text-soft">{readShorthand(line).says}</span>
           </li>
         ))}
       </ul>
-      <p className="mt-2 text-soft">A trailing ? is doubtful, ~ fairly sure.</p>
+      <p className="mt-2 text-soft">
+        A trailing ? is doubtful, ~ fairly sure. Tab finishes the word; slips of spelling are forgiven.
+      </p>
     </Sheet>
   );
 }

@@ -52,7 +52,8 @@ export function BenchLine({
   const understood = text.trim() ? readShorthand(text, at) : null;
   // Asked which of two things is meant, those are the choices; else what the line may become.
   const asked = understood && !understood.ok ? understood.choices : undefined;
-  const choices = understood?.ok ? [] : (asked ?? (text.trim() ? completions(text, at) : []));
+  const finished = text.trim() && !understood?.ok ? completions(text, at) : [];
+  const choices = asked ?? finished;
 
   const write = (next: string): void => {
     setText(next);
@@ -71,7 +72,8 @@ export function BenchLine({
     else setFailed(true);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
-    const [first] = choices;
+    // A result that is asked about is picked, never completed to.
+    const [first] = finished;
     if (event.key === 'Tab' && !event.shiftKey && first && first.line.trim() !== text.trim()) {
       event.preventDefault();
       write(first.line);
@@ -102,7 +104,7 @@ export function BenchLine({
                   className="flex min-h-11 items-center gap-2 rounded-md border-2 border-paper/50 px-3 font-semibold hover:border-paper"
                 >
                   {label}
-                  {n === 0 && (
+                  {n === 0 && !asked && (
                     <kbd className="hidden rounded bg-paper/20 px-1.5 font-sans text-sm lg:inline">Tab</kbd>
                   )}
                 </button>

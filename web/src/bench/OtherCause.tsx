@@ -103,6 +103,7 @@ export function OtherCause({
                 </li>
               ))}
             </ul>
+            {listed.length === 0 && <p className="py-3 text-lg text-soft">No cause of that name.</p>}
             {written.trim().length > 2 && (
               <Button
                 className="mt-4"

@@ -45,6 +45,7 @@ export function CheckIn(): ReactElement {
     setValue,
     handleSubmit,
     reset,
+    trigger,
     formState: { errors, isSubmitted },
   } = useForm<Draft, OnTheBooks>({
     defaultValues: { ...EMPTY, ...kept?.draft },
@@ -58,7 +59,9 @@ export function CheckIn(): ReactElement {
   }, [draft, jobId]);
   const change: Change = (part) => {
     for (const [key, value] of Object.entries(part))
-      setValue(key as keyof Draft, value as never, { shouldDirty: true, shouldValidate: isSubmitted });
+      setValue(key as keyof Draft, value as never, { shouldDirty: true });
+    // One field may answer for another: what is wrong is asked of all of them.
+    if (isSubmitted) void trigger();
     setRefused(null);
   };
   const problems = Object.fromEntries(

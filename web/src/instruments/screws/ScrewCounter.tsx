@@ -74,7 +74,6 @@ export function ScrewCounter({
             {eighths[screw] === undefined ? '–' : formatTurns(eighths[screw] / 8)}
           </output>
           <Button
-            look="rust"
             className="h-16 px-6 text-xl"
             onClick={() => tap(screw, 1)}
             aria-label={`${screw} an eighth`}

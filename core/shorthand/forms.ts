@@ -1,0 +1,20 @@
+/** A line of each form the grammar has, as they are shown to whoever asks what the bench line understands. */
+export const FORMS: readonly string[] = [
+  'smell stale',
+  'plug wet after 20 pulls',
+  'spark weak?',
+  'idle wandering~',
+  'no spark',
+  'comp 62 98 117',
+  'comp 8 bar',
+  'gap top .30 bottom .45',
+  'gap 12 thou',
+  'idle 2,750',
+  'L 1 1/8 H 1',
+  'L out 1/8',
+  'off recoil',
+  'put recoil back',
+  'start cold 4 pops',
+  'smell fresh; filter clean',
+  'note waits for kit',
+];

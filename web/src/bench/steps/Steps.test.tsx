@@ -1,0 +1,158 @@
+import type { Noted } from '@rusty-wren/core/log';
+import { cleanup, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { benchWith, complains, draw } from '../../testing/bench';
+import { fakeLog } from '../../testing/log';
+import { CloseStep } from './CloseStep';
+import { LeftStep } from './LeftStep';
+import { ProveStep } from './ProveStep';
+import { StopStep } from './StopStep';
+import { TryStep } from './TryStep';
+
+const nothing = (): void => undefined;
+/** The calls to act that are drawn in rust. */
+const calls = (): string[] =>
+  screen
+    .queryAllByRole('button')
+    .concat(screen.queryAllByRole('link'))
+    .filter((b) => b.className.includes('bg-rust'))
+    .map((b) => b.textContent ?? '');
+
+const fades = complains('fades-under-way');
+const untried: Noted = { kind: 'repair', body: { cause: 'tank-vent-blocked', outcome: 'untried' } };
+const cured: Noted = { kind: 'repair', body: { cause: 'tank-vent-blocked', outcome: 'cured' } };
+
+/** The step of a job that knows enough. */
+function drawStop(...lines: readonly (string | Noted)[]) {
+  const atBench = benchWith(...lines);
+  const { stop } = atBench.diagnosis;
+  if (!stop || stop.why === 'try') throw new Error(`no stop to draw: ${stop?.why}`);
+  const bench = fakeLog();
+  const onClose = vi.fn();
+  draw(<StopStep stop={stop} atBench={atBench} log={bench.log} onClose={onClose} />);
+  return { ...bench, onClose, stop };
+}
+
+afterEach(cleanup);
+
+describe('enough is known', () => {
+  it('has one call to act: to mend what was found, with its other answers beside it', async () => {
+    const { noted } = drawStop(fades, 'vent blocked', 'cap recovers');
+    expect(calls()).toEqual(['Mend it']);
+    await userEvent.click(screen.getByRole('button', { name: 'Told the owner' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Left, because…' }));
+    await userEvent.type(screen.getByLabelText('Why it is left'), 'no vent in the drawer{Enter}');
+    await userEvent.click(screen.getByRole('button', { name: 'Mend it' }));
+    expect(noted().map((n) => n.body)).toEqual([
+      { cause: 'tank-vent-blocked', answer: 'told' },
+      { cause: 'tank-vent-blocked', answer: 'left', words: 'no vent in the drawer' },
+      { settles: 'tank-vent-blocked' },
+    ]);
+  });
+
+  it('asks whether it is worth it with three choices, and settles the whole job when it is', async () => {
+    const { noted, onClose, stop } = drawStop(
+      complains('weak-under-load'),
+      'comp 40 55 60 61',
+      'wet rises',
+      'peep heavy scoring',
+    );
+    expect(stop.why).toBe('worth');
+    expect(calls()).toEqual(['Go on: mend it']);
+    await userEvent.click(screen.getByRole('button', { name: 'Ask the owner' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Stop here' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Go on: mend it' }));
+    expect(noted()[0]).toMatchObject({ kind: 'stage', body: { stage: 'answer' } });
+    expect(onClose).toHaveBeenCalledOnce();
+    expect(noted()[1]).toMatchObject({ kind: 'verdict', body: { remedy: 'top-end' } });
+  });
+});
+
+describe('put right, not tried', () => {
+  it('asks once, and tells of everything that was put right since', async () => {
+    const atBench = benchWith(fades, 'vent blocked', 'cap recovers', untried);
+    const bench = fakeLog();
+    const causes = ['tank-vent-blocked', 'fuel-filter-clogged'] as const;
+    draw(<TryStep atBench={atBench} causes={causes} log={bench.log} />);
+    expect(screen.getByRole('heading', { level: 2 }).textContent).toBe('Does it still do it?');
+    expect(screen.getByText('Fades under way')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Changed nothing' }));
+    expect(bench.batches()).toEqual([
+      causes.map((cause) => ({ kind: 'repair', body: { cause, outcome: 'no-change' } })),
+    ]);
+  });
+});
+
+describe('found and left', () => {
+  const draws = (...lines: readonly (string | Noted)[]) => {
+    const { picture } = benchWith(fades, 'vent blocked', 'cap recovers', ...lines);
+    const bench = fakeLog();
+    const onClose = vi.fn();
+    draw(<LeftStep causes={['tank-vent-blocked']} picture={picture} log={bench.log} onClose={onClose} />);
+    return { ...bench, onClose };
+  };
+  const answered = (answer: 'told' | 'left'): Noted => ({
+    kind: 'answered',
+    body: { cause: 'tank-vent-blocked', answer, words: 'as it is' },
+  });
+
+  it('told waits for the answer; waiting, it is mended once that has come', async () => {
+    const { noted } = draws(answered('told'));
+    expect(calls()).toEqual(['Wait for the answer']);
+    await userEvent.click(screen.getByRole('button', { name: 'Wait for the answer' }));
+    expect(noted()).toMatchObject([{ body: { stage: 'answer', waitingFor: 'Mend tank vent blocked?' } }]);
+    cleanup();
+    draws(answered('told'), { kind: 'stage', body: { stage: 'answer', waitingFor: 'Mend it?' } });
+    expect(calls()).toEqual(['Mend it']);
+  });
+
+  it('left closes', async () => {
+    const { onClose } = draws(answered('left'));
+    expect(calls()).toEqual(['Close it as it is']);
+    await userEvent.click(screen.getByRole('button', { name: 'Close it as it is' }));
+    expect(onClose).toHaveBeenCalledOnce();
+  });
+});
+
+describe('the proof', () => {
+  it('calls for one step at a time, the first that is left', async () => {
+    const { picture } = benchWith(fades, cured);
+    const bench = fakeLog();
+    draw(<ProveStep jobId="j" picture={picture} log={bench.log} onClose={nothing} />);
+    expect(calls()).toEqual(['Proved']);
+    const [first] = picture.proof.filter((s) => !s.done);
+    const row = screen.getByText(first!.label).closest('li')!;
+    await userEvent.click(within(row).getByRole('button', { name: 'Proved' }));
+    expect(bench.noted()).toEqual([
+      { kind: 'finding', body: { check: 'full-speed', result: 'in-band', sureness: 'sure' } },
+    ]);
+  });
+
+  it('times the minute of idling', async () => {
+    const { picture } = benchWith(fades, cured, 'full 12400', 'throttle follows', 'idle 2750');
+    const bench = fakeLog();
+    vi.useFakeTimers({ shouldAdvanceTime: true });
+    draw(<ProveStep jobId="j" picture={picture} log={bench.log} onClose={nothing} />);
+    const row = screen.getByText('Idle holds a minute').closest('li')!;
+    await userEvent.click(within(row).getByRole('button', { name: 'Time it' }));
+    expect(within(row).queryByRole('button', { name: 'Proved' })).toBeNull();
+    await vi.advanceTimersByTimeAsync(61_000);
+    await userEvent.click(within(row).getByRole('button', { name: 'Proved' }));
+    expect(bench.noted()).toEqual([{ kind: 'proved', body: { step: 'idle-minute' } }]);
+    vi.useRealTimers();
+  });
+});
+
+describe('closing', () => {
+  it('names what is open and wants a reason for it', async () => {
+    const bench = fakeLog();
+    draw(<CloseStep atBench={benchWith(fades, 'vent blocked')} log={bench.log} />);
+    const close = screen.getByRole('button', { name: 'Close the job' });
+    expect(screen.getByText('Found, and nothing done about it: Tank vent blocked.')).toBeTruthy();
+    expect(close).toHaveProperty('disabled', true);
+    await userEvent.type(screen.getByLabelText(/Why it leaves like this/), '  sold for parts ');
+    await userEvent.click(close);
+    expect(bench.noted()).toEqual([{ kind: 'stage', body: { stage: 'closed', reason: 'sold for parts' } }]);
+  });
+});

@@ -1,0 +1,105 @@
+import { factsOf, type Job, type JobWithLog, type SqueezeReading } from '@rusty-wren/contract';
+import { diagnose, type Case, type Diagnosis } from '@rusty-wren/core/diagnosis';
+import {
+  caseOf,
+  entryWords,
+  evidenceFromTheCan,
+  phaseOf,
+  readJob,
+  sharesCan,
+  unnumbered,
+  type CanMate,
+  type NewEntry,
+  type Phase,
+  type Picture,
+} from '@rusty-wren/core/log';
+
+/** Another job whose machine is said to drink from the same can. */
+export interface Mate extends CanMate {
+  job: Job;
+  /** Whether the link stands, or somebody cut it. */
+  linked: boolean;
+}
+
+export interface JobAtBench {
+  job: Job;
+  /** Squeezes measured on this machine and others of its model. */
+  squeezes: readonly SqueezeReading[];
+  picture: Picture;
+  /** What the diagnosis rests on: this log, and what was found in the can on others. */
+  benchCase: Case;
+  diagnosis: Diagnosis;
+  mates: readonly Mate[];
+  /** How an entry reads in an argument: "Work the primer bulb: bubbles". Entries of linked jobs by their tag. */
+  nameOf: (ref: string) => string;
+  phase: Phase;
+  entryCount: number;
+}
+
+function namesOf(picture: Picture, mates: readonly Mate[]): (ref: string) => string {
+  const lines = new Map(picture.trail.map((line) => [line.entry.id, line]));
+  const elsewhere = new Map(
+    mates.flatMap(({ job, picture: other }) =>
+      other.trail.map((line) => [line.entry.id, { job, line }] as const),
+    ),
+  );
+  return (ref) => {
+    const away = elsewhere.get(ref);
+    const line = lines.get(ref) ?? away?.line;
+    if (!line) return '';
+    const { about, says } = entryWords(line);
+    return `${away ? `Tag ${away.job.tag}, same can. ` : ''}${about}: ${says}`;
+  };
+}
+
+/** The squeezes measured on this job. */
+const squeezesIn = (picture: Picture, job: Job): SqueezeReading[] =>
+  picture.trail.flatMap(({ entry, state, judged }) =>
+    state !== 'struck' &&
+    entry.kind === 'finding' &&
+    entry.body.check === 'compression-gauge' &&
+    judged &&
+    'value' in judged
+      ? [
+          {
+            machineId: job.machine.id,
+            tag: job.tag,
+            psi: judged.value,
+            sound: judged.result === 'good',
+            notedAt: entry.notedAt,
+          },
+        ]
+      : [],
+  );
+
+/**
+ * A job with all that is known of its log, sent or not, and everything worked out from it. `unsent`: entries of this job
+ * that the server may not have yet; `baselineTurns`: the school its screws begin from.
+ */
+export function readAtBench(
+  { job, entries, squeezes, sameCan }: JobWithLog,
+  unsent: readonly NewEntry[],
+  baselineTurns: number,
+): JobAtBench {
+  const known = new Set(entries.map((e) => e.id));
+  const own = unsent.filter((e) => !known.has(e.id)).map(unnumbered);
+  const picture = readJob([...entries, ...own], { ...factsOf(job.machine), baselineTurns });
+  const mates = sameCan.map((mate): Mate => {
+    const canMate = { jobId: mate.job.id, picture: readJob(mate.entries, factsOf(mate.job.machine)) };
+    return { ...canMate, job: mate.job, linked: sharesCan(picture, job.id, canMate) };
+  });
+  const benchCase = caseOf(picture, evidenceFromTheCan(picture, job.id, mates));
+  const diagnosis = diagnose(benchCase);
+  return {
+    job,
+    // Its own as this device knows them, sent or not.
+    squeezes: [...squeezes.filter((s) => s.tag !== job.tag), ...squeezesIn(picture, job)],
+    picture,
+    benchCase,
+    diagnosis,
+    mates,
+    nameOf: namesOf(picture, mates),
+    phase: phaseOf(picture, diagnosis),
+    entryCount: entries.length + own.length,
+  };
+}

@@ -1,0 +1,67 @@
+import { configureStore } from '@reduxjs/toolkit';
+import type { Job, JobWithLog } from '@rusty-wren/contract';
+import { makeEntry, type Entry, type Noted } from '@rusty-wren/core/log';
+import { readShorthand } from '@rusty-wren/core/shorthand';
+import { render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import { MemoryRouter } from 'react-router';
+import { api } from '../api/api';
+import { reducer } from '../app/state';
+import { readAtBench, type JobAtBench } from '../job/readAtBench';
+
+export const JOB: Job = {
+  id: '5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a01',
+  tag: 141,
+  customer: { id: 'c1', name: 'Odile Farrant', circle: null, phone: null },
+  machine: {
+    id: 'm1',
+    kind: 'chainsaw',
+    maker: 'Brakken',
+    model: 'B45',
+    serial: null,
+    displacementCc: 45,
+  },
+  checkedInAt: '2026-05-04T08:00:00.000Z',
+  promisedFor: null,
+};
+
+/** What a line of shorthand, or an entry as it is, puts on the log. Throws on a line that is not understood. */
+function notedIn(line: string | Noted): readonly Noted[] {
+  if (typeof line !== 'string') return [line];
+  const read = readShorthand(line);
+  if (!read.ok) throw new Error(`"${line}": ${read.says}`);
+  return read.entries;
+}
+
+/** A job with these on its log, a minute apart, as the server would give it. */
+export function jobWith(...lines: readonly (string | Noted)[]): JobWithLog {
+  const entries = lines.flatMap(notedIn).map((noted, n): Entry => {
+    const notedAt = new Date(Date.parse(JOB.checkedInAt) + n * 60_000).toISOString();
+    return { ...makeEntry(noted, { id: `e${n}`, notedAt }), seq: n + 1 };
+  });
+  return { job: JOB, entries, squeezes: [], sameCan: [] };
+}
+
+/** A job at the bench with these on its log. */
+export const benchWith = (...lines: readonly (string | Noted)[]): JobAtBench =>
+  readAtBench(jobWith(...lines), [], 1);
+
+export const complains = (complaint: Extract<Noted, { kind: 'complaint' }>['body']['complaint']): Noted => ({
+  kind: 'complaint',
+  body: { complaint },
+});
+
+/** Draws a piece of the screen with a store, at an address. Returns the store. */
+export function draw(piece: ReactElement, { at = '/' }: { at?: string } = {}) {
+  const store = configureStore({
+    reducer,
+    middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+  });
+  render(
+    <Provider store={store}>
+      <MemoryRouter initialEntries={[at]}>{piece}</MemoryRouter>
+    </Provider>,
+  );
+  return store;
+}
