@@ -42,7 +42,7 @@ export function Shell(): ReactElement {
           aria-label="Rusty Wren, the rack"
         >
           <img src="/wren.svg" alt="" className="size-8 shrink-0" />
-          <span className="hidden sm:inline">Rusty Wren</span>
+          <span className="hidden md:inline">Rusty Wren</span>
         </Link>
         <nav className="flex gap-1">
           <NavLink

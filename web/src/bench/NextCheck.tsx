@@ -152,7 +152,7 @@ export function NextCheck({
     );
   return (
     <section aria-label="Next check">
-      <StepHead eyebrow={says} title={check.name} aside={minutesWords(minutes)} />
+      <StepHead eyebrow={says} title={check.name} aside={measuring ? undefined : minutesWords(minutes)} />
       {instead && (
         <button
           type="button"

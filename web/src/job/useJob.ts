@@ -1,4 +1,4 @@
-import { makeEntry, type Bodies, type EntryKind, type Noted } from '@rusty-wren/core/log';
+import { makeEntry, type Bodies, type EntryKind, type NewEntry, type Noted } from '@rusty-wren/core/log';
 import { useMemo } from 'react';
 import { v4 as uuid } from 'uuid';
 import { useJobQuery } from '../api/api';
@@ -29,23 +29,27 @@ export interface Log {
   all: (noted: readonly Noted[]) => void;
 }
 
+/** Entries of what is noted now, a millisecond apart, so that they keep their order until the server has numbered them. */
+function entriesNow(what: readonly Noted[], by: string | null, strikes?: string): NewEntry[] {
+  const now = Date.now();
+  return what.map((one, n) => {
+    const notedAt = new Date(now + n).toISOString();
+    return makeEntry(one, { id: uuid(), notedAt, by, ...(strikes && { strikes }) });
+  });
+}
+
 /** The log of a job, to note things on. */
 export function useLog(jobId: string): Log {
   const dispatch = useAppDispatch();
   const by = useAppSelector((s) => s.settings.accountId);
   return useMemo(() => {
-    const all = (what: readonly Noted[], strikes?: string): string[] => {
-      const now = Date.now();
-      const entries = what.map((one, n) => {
-        // A millisecond apart, so that they keep their order until the server has numbered them.
-        const notedAt = new Date(now + n).toISOString();
-        return makeEntry(one, { id: uuid(), notedAt, by, ...(strikes && { strikes }) });
-      });
+    const note = (what: readonly Noted[], strikes?: string): string[] => {
+      const entries = entriesNow(what, by, strikes);
       if (entries.length > 0) dispatch(noted(entries.map((entry) => ({ jobId, entry }))));
       return entries.map((e) => e.id);
     };
     const one = <K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string): string =>
-      all([{ kind, body } as Noted], strikes)[0]!;
-    return Object.assign(one, { all: (what: readonly Noted[]) => void all(what) });
+      note([{ kind, body } as Noted], strikes)[0]!;
+    return Object.assign(one, { all: (what: readonly Noted[]) => void note(what) });
   }, [dispatch, jobId, by]);
 }

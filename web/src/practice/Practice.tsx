@@ -16,7 +16,7 @@ const MACHINES = [
 ] as const satisfies readonly { id: string; label: string; facts: MachineFacts }[];
 type MachineId = (typeof MACHINES)[number]['id'];
 const NAMES: Readonly<Record<Screw, string>> = { L: 'L', H: 'H', stop: 'Stop' };
-/** Keys that lean and richen each screw; the stop slower and faster. */
+/** Keys that lean and richen each screw; the stop: out (slower) and in (faster). */
 const KEYS: Readonly<Record<Screw, readonly [string, string]>> = {
   L: ['q', 'w'],
   H: ['j', 'k'],
@@ -129,7 +129,7 @@ export function Practice(): ReactElement {
                     onClick={() => turn(screw, eighths)}
                   >
                     {eighths < 0 ? <Minus aria-hidden /> : <Plus aria-hidden />}
-                    {screw === 'stop' ? (eighths < 0 ? 'slower' : 'faster') : out ? 'out' : 'in'}
+                    {out ? 'out' : 'in'}
                   </Button>
                 );
               })}

@@ -128,6 +128,7 @@ export function Rack(): ReactElement {
   ] as const;
   return (
     <div ref={root} onKeyDown={walk} className="px-3 py-2 sm:px-5">
+      <h1 className="sr-only">The rack</h1>
       <div className="mb-2 flex flex-wrap items-center gap-2">
         <label className="flex min-h-11 flex-1 items-center gap-2 rounded-md border-2 border-line bg-card px-3 focus-within:border-ink sm:max-w-72">
           <Search size={18} className="shrink-0 text-soft" aria-hidden />

@@ -49,7 +49,7 @@ export function FuelMix(): ReactElement {
           </p>
         </>
       )}
-      <h3 className="mt-7 text-2xl font-bold">Mixed wrong</h3>
+      <h2 className="mt-7 text-2xl font-bold">Mixed wrong</h2>
       <div className="mt-2 flex flex-wrap items-end gap-4">
         <NumberField label="Oil that is in it, ml" value={hasOil} min={0} max={50_000} onChange={setHasOil} />
         {add && (

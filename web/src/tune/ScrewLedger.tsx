@@ -9,7 +9,7 @@ import {
   type Screw,
   type ScrewMove,
 } from '@rusty-wren/core/tuning';
-import { Minus, Plus, Undo2 } from 'lucide-react';
+import { Undo2 } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Button } from '../ui/Button';
 
@@ -62,7 +62,7 @@ export function ScrewLedger({
               className="!px-3"
               onClick={() => onMove({ screw, eighths: screw === 'stop' ? 1 : -1 })}
             >
-              {screw === 'stop' ? <Plus size={18} aria-hidden /> : <Minus size={18} aria-hidden />}
+              in
             </Button>
             <output
               aria-label={`${screw === 'stop' ? 'Idle stop' : screw} stands`}
@@ -75,7 +75,7 @@ export function ScrewLedger({
               className="!px-3"
               onClick={() => onMove({ screw, eighths: screw === 'stop' ? -1 : 1 })}
             >
-              {screw === 'stop' ? <Minus size={18} aria-hidden /> : <Plus size={18} aria-hidden />}
+              out
             </Button>
           </li>
         ))}

@@ -20,7 +20,7 @@ export async function clipOfFile(file: File): Promise<Clip | { problem: string }
   if (file.size > MOST_BYTES)
     return { problem: `${file.name} is larger than 200 MB: cut it to the half minute that matters.` };
   const bytes = new Uint8Array(await file.arrayBuffer());
-  if (isWav(bytes)) return clipOfWav(bytes);
+  if (isWav(bytes) || endingOf(file.name).toLowerCase() === 'wav') return clipOfWav(bytes);
   try {
     const sound = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(bytes.buffer);
     const channels = Array.from({ length: sound.numberOfChannels }, (_, n) => sound.getChannelData(n));
