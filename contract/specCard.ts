@@ -1,4 +1,12 @@
-import type { SpecFigures, SpecLine } from '@rusty-wren/core/machine';
+import {
+  SPEC_PAIRS,
+  SPEC_SINGLES,
+  type SpecField,
+  type SpecFigures,
+  type SpecLine,
+  type SpecPair,
+  type SpecSingle,
+} from '@rusty-wren/core/machine';
 import Joi from 'joi';
 
 /** A model's card: the maker's figures as far as they are known, and where they were read. */
@@ -6,33 +14,54 @@ export type SpecCard = SpecLine;
 
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
 
+/** How a figure is taken: as a number, or as it is typed into a form, where nothing may be typed and fields have names. */
+type Taken = 'figure' | 'typed';
+
+const nameOf = ({ label, unit }: { label: string; unit: string }): string => `${label}, ${unit}`;
+
+function single(field: SpecField<SpecSingle>, taken: Taken): Joi.Schema {
+  const figure = Joi.number().min(field.min).max(field.max);
+  return taken === 'figure' ? figure : figure.empty('').label(nameOf(field));
+}
+
 /** Low to high, in the order written. */
-const band = (min: number, max: number): Joi.ArraySchema =>
-  Joi.array()
-    .ordered(Joi.number().min(min).max(max).required(), Joi.number().min(min).max(max).required())
-    .length(2)
-    .custom((value: [number, number], helpers) =>
-      value[0] <= value[1] ? value : helpers.message({ custom: '{{#label}} must run from low to high' }),
-    );
+function band(field: SpecField<SpecPair>, taken: Taken): Joi.Schema {
+  const edge = Joi.number().min(field.min).max(field.max);
+  const edges = (one: Joi.Schema): Joi.ArraySchema =>
+    Joi.array()
+      .ordered(one, one)
+      .length(2)
+      .custom((value: [number, number], helpers) =>
+        value[0] <= value[1] ? value : helpers.message({ custom: '{{#label}} must run from low to high' }),
+      );
+  if (taken === 'figure') return edges(edge.required());
+  const blank = Joi.array().ordered(Joi.valid(''), Joi.valid('')).length(2);
+  const typed = edge.empty('').required().messages({ 'any.required': '{{#label}}: give both its edges' });
+  return edges(typed.label(nameOf(field)))
+    .empty(blank)
+    .label(nameOf(field));
+}
+
+const figures = (taken: Taken): Joi.ObjectSchema =>
+  Joi.object(
+    Object.fromEntries([
+      ...SPEC_SINGLES.map((field) => [field.name, single(field, taken)] as const),
+      ...SPEC_PAIRS.map((field) => [field.name, band(field, taken)] as const),
+    ]),
+  ).custom((value: SpecFigures, helpers) =>
+    value.idle !== undefined && value.clutch !== undefined && value.idle >= value.clutch
+      ? helpers.message({ custom: '{{#label}}: idle must be below the clutch speed' })
+      : value,
+  );
 
 /** The figures of a card; bounds no machine of this trade passes. */
-export const specFiguresSchema = Joi.object({
-  idle: Joi.number().min(1000).max(6000),
-  clutch: Joi.number().min(1500).max(8000),
-  full: band(3000, 18_000),
-  squeezePsi: band(40, 250),
-  gapMm: band(0.05, 2),
-  plugGapMm: band(0.2, 1.5),
-  leverMm: Joi.number().min(-5).max(5),
-  baseL: Joi.number().min(0).max(6),
-  baseH: Joi.number().min(0).max(6),
-  mix: Joi.number().min(10).max(100),
-  ratio: Joi.number().min(3).max(14),
-}).custom((value: SpecFigures, helpers) =>
-  value.idle !== undefined && value.clutch !== undefined && value.idle >= value.clutch
-    ? helpers.message({ custom: '{{#label}}: idle must be below the clutch speed' })
-    : value,
-);
+export const specFiguresSchema = figures('figure');
+
+/** A card as it is typed on its page: the same figures, empty where nothing is typed. */
+export const specFormSchema = Joi.object({
+  figures: figures('typed').required().label('Figures'),
+  source: text(300).empty('').label('Where it was read'),
+});
 
 export const specCardsSchema = Joi.object({
   cards: Joi.array()

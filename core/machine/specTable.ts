@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { SpecFigures } from './facts';
+import { SPEC_PAIRS, SPEC_SINGLES } from './specFields';
 
 /** A model's card: the maker's figures as far as they are known, and where they were read. One line of a spec table. */
 export interface SpecLine {
@@ -9,10 +10,8 @@ export interface SpecLine {
   source?: string;
 }
 
-type Single = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix' | 'ratio';
-type Pair = 'full' | 'squeezePsi' | 'gapMm' | 'plugGapMm';
-const SINGLES: readonly Single[] = ['idle', 'clutch', 'leverMm', 'baseL', 'baseH', 'mix', 'ratio'];
-const PAIRS: readonly Pair[] = ['full', 'squeezePsi', 'gapMm', 'plugGapMm'];
+const SINGLES = SPEC_SINGLES.map((f) => f.name);
+const PAIRS = SPEC_PAIRS.map((f) => f.name);
 
 /** Columns of a spec table; a band has one for its low and one for its high edge. */
 export const SPEC_COLUMNS: readonly string[] = [

@@ -1,47 +1,41 @@
-import type { SpecCard } from '@rusty-wren/contract';
-import type { MachineFacts } from '@rusty-wren/core/machine';
-import { figuresOf, type SpecFigures } from '@rusty-wren/core/machine';
-import { useState, type FormEvent, type ReactElement } from 'react';
-import { NumberField } from '../ui/NumberField';
+import { joiResolver } from '@hookform/resolvers/joi';
+import { specFormSchema, type SpecCard } from '@rusty-wren/contract';
+import {
+  figuresOf,
+  SPEC_PAIRS,
+  SPEC_SINGLES,
+  type MachineFacts,
+  type SpecFigures,
+  type SpecPair,
+  type SpecSingle,
+} from '@rusty-wren/core/machine';
+import { useState, type ReactElement } from 'react';
+import { useForm, type UseFormRegisterReturn } from 'react-hook-form';
 import { Button } from '../ui/Button';
+import { FigureInput } from '../ui/FigureInput';
 
-type Single = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix' | 'ratio';
-type Pair = 'full' | 'squeezePsi' | 'gapMm' | 'plugGapMm';
-
-const PAIRS: readonly { name: Pair; label: string; min: number; max: number }[] = [
-  { name: 'full', label: 'Full throttle, rpm', min: 3000, max: 18_000 },
-  { name: 'squeezePsi', label: 'Squeeze, psi', min: 40, max: 250 },
-  { name: 'gapMm', label: 'Coil gap, mm', min: 0.05, max: 2 },
-  { name: 'plugGapMm', label: 'Plug gap, mm', min: 0.2, max: 1.5 },
-];
-const SINGLES: readonly { name: Single; label: string; min: number; max: number }[] = [
-  { name: 'idle', label: 'Idle, rpm', min: 1000, max: 6000 },
-  { name: 'clutch', label: 'Clutch bites, rpm', min: 1500, max: 8000 },
-  { name: 'baseL', label: 'L baseline, turns', min: 0, max: 6 },
-  { name: 'baseH', label: 'H baseline, turns', min: 0, max: 6 },
-  { name: 'leverMm', label: 'Lever, mm', min: -5, max: 5 },
-  { name: 'mix', label: 'Petrol to one oil', min: 10, max: 100 },
-  { name: 'ratio', label: 'Compression ratio', min: 3, max: 14 },
-];
-
-/** A pair may be half typed; a card may not. */
-type Draft = { [K in Single]?: number } & { [K in Pair]?: readonly [number | null, number | null] };
-
-/** The figures of a draft, or the label of the band that has only one edge. */
-function figuresIn(draft: Draft): { figures: SpecFigures } | { problem: string } {
-  const figures: Record<string, unknown> = {};
-  for (const { name } of SINGLES) if (draft[name] !== undefined) figures[name] = draft[name];
-  for (const { name, label } of PAIRS) {
-    const [low = null, high = null] = draft[name] ?? [];
-    if (low === null && high === null) continue;
-    if (low === null || high === null) return { problem: `${label}: give both its low and its high edge.` };
-    if (low > high) return { problem: `${label}: ${low} to ${high} does not run from low to high.` };
-    figures[name] = [low, high];
-  }
-  return { figures: figures as SpecFigures };
+/** A card as it is typed: every figure as text, blank where the class decides. */
+interface Typed {
+  figures: { [K in SpecSingle]: string } & { [K in SpecPair]: [string, string] };
+  source: string;
 }
 
-/** One model's card: what is typed is the maker's, what is left empty is the class's, shown behind. */
+const written = (figure: number | undefined): string => (figure === undefined ? '' : String(figure));
+
+const typedOf = ({ figures, source = '' }: SpecCard): Typed => ({
+  figures: Object.fromEntries([
+    ...SPEC_SINGLES.map(({ name }) => [name, written(figures[name])] as const),
+    ...SPEC_PAIRS.map(
+      ({ name }) => [name, [written(figures[name]?.[0]), written(figures[name]?.[1])]] as const,
+    ),
+  ]) as Typed['figures'],
+  source,
+});
+
+/** A decimal comma is a decimal point. */
+const TYPED = { setValueAs: (text: unknown) => String(text).trim().replace(',', '.') };
+
+/** One model's card: what is typed is the maker's; where nothing is, the class's figure stands beside the name. */
 export function SpecForm({
   card,
   machine,
@@ -52,86 +46,76 @@ export function SpecForm({
   /** Saves, or says why not. */
   onSave: (card: SpecCard) => Promise<string | null>;
 }): ReactElement {
-  const [draft, setDraft] = useState<Draft>(card.figures);
-  const [source, setSource] = useState(card.source ?? '');
-  const [problem, setProblem] = useState<string | null>(null);
-  const [saved, setSaved] = useState(false);
+  const [told, setTold] = useState<{ refused: string | null } | null>(null);
+  const {
+    register,
+    handleSubmit,
+    formState: { errors },
+  } = useForm<Typed>({
+    defaultValues: typedOf(card),
+    resolver: joiResolver(specFormSchema, { abortEarly: false, errors: { wrap: { label: false } } }),
+  });
   const usual = figuresOf(machine);
-  const change = (next: Partial<Draft>): void => {
-    setDraft({ ...draft, ...next });
-    setSaved(false);
-  };
-  const save = async (event: FormEvent): Promise<void> => {
-    event.preventDefault();
-    const read = figuresIn(draft);
-    if ('problem' in read) return setProblem(read.problem);
+  const classSays = (figure: number | undefined): string => (figure === undefined ? '' : `class ${figure}`);
+  const save = handleSubmit(async (values) => {
+    // The schema has made figures of what was typed: the resolver's types do not tell.
+    const { figures, source } = values as unknown as Pick<SpecCard, 'figures' | 'source'>;
     const { maker, model } = card;
-    const refused = await onSave({
-      maker,
-      model,
-      figures: read.figures,
-      ...(source.trim() && { source: source.trim() }),
-    });
-    setProblem(refused);
-    setSaved(refused === null);
-  };
+    setTold({ refused: await onSave({ maker, model, figures, ...(source && { source }) }) });
+  });
+  const field = (name: string, usually: string, problem: string | undefined, at: UseFormRegisterReturn) => (
+    <Figure key={at.name} name={name} usually={usually} problem={problem} at={at} />
+  );
   return (
-    <form onSubmit={(e) => void save(e)}>
+    <form onSubmit={(e) => void save(e)} onChange={() => setTold(null)} noValidate>
       <h2 className="text-3xl font-bold">
         {card.maker} {card.model}
       </h2>
       <p className="text-lg text-soft">Empty: as the {usual.sources.mix}</p>
-      <div className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] gap-x-4 gap-y-4">
-        {SINGLES.map(({ name, ...field }) => (
-          <NumberField
-            key={name}
-            {...field}
-            value={draft[name] ?? null}
-            placeholder={name === 'ratio' ? 'none' : String(usual[name] ?? 'none')}
-            onChange={(value) => change({ [name]: value ?? undefined })}
-          />
-        ))}
+      <div className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-4 gap-y-4">
+        {SPEC_SINGLES.map(({ name, label, unit }) =>
+          field(
+            `${label}, ${unit}`,
+            classSays((usual as SpecFigures)[name]),
+            errors.figures?.[name]?.message,
+            register(`figures.${name}`, TYPED),
+          ),
+        )}
       </div>
       <div className="mt-4 grid gap-x-8 gap-y-4 sm:grid-cols-2">
-        {PAIRS.map(({ name, label, ...bounds }) => (
-          <fieldset key={name} className="flex flex-wrap items-end gap-2">
-            <NumberField
-              {...bounds}
-              label={`${label}, from`}
-              value={draft[name]?.[0] ?? null}
-              placeholder={String(usual[name][0])}
-              onChange={(low) => change({ [name]: [low, draft[name]?.[1] ?? null] })}
-            />
-            <NumberField
-              {...bounds}
-              label="to"
-              value={draft[name]?.[1] ?? null}
-              placeholder={String(usual[name][1])}
-              onChange={(high) => change({ [name]: [draft[name]?.[0] ?? null, high] })}
-            />
+        {SPEC_PAIRS.map(({ name, label, unit }) => (
+          <fieldset key={name} className="flex flex-wrap items-start gap-2">
+            {field(
+              `${label}, ${unit}, from`,
+              classSays(usual[name][0]),
+              errors.figures?.[name]?.[0]?.message ??
+                errors.figures?.[name]?.[1]?.message ??
+                errors.figures?.[name]?.root?.message,
+              register(`figures.${name}.0`, TYPED),
+            )}
+            {field('to', classSays(usual[name][1]), undefined, register(`figures.${name}.1`, TYPED))}
           </fieldset>
         ))}
       </div>
       <label className="mt-4 block font-semibold">
         Where it was read
         <input
-          value={source}
+          {...register('source')}
           maxLength={300}
-          onChange={(e) => setSource(e.target.value)}
           placeholder="Maker’s sheet, plate on the machine"
           className="mt-1 block min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl"
         />
       </label>
-      {problem && (
+      {(told?.refused ?? errors.figures?.root?.message ?? errors.figures?.message) && (
         <p role="alert" className="mt-3 font-semibold text-rust">
-          {problem}
+          {told?.refused ?? errors.figures?.root?.message ?? errors.figures?.message}
         </p>
       )}
       <div className="mt-4 flex items-center gap-4">
         <Button type="submit" look="rust" className="min-h-14 px-6 text-lg">
           Keep the card
         </Button>
-        {saved && (
+        {told?.refused === null && (
           <p role="status" className="text-lg font-semibold text-moss">
             Kept
           </p>
@@ -140,3 +124,33 @@ export function SpecForm({
     </form>
   );
 }
+
+/** One figure: its name, what the class says, and why what is typed cannot be. */
+const Figure = ({
+  name,
+  usually,
+  problem,
+  at,
+}: {
+  name: string;
+  usually: string;
+  problem: string | undefined;
+  at: UseFormRegisterReturn;
+}): ReactElement => (
+  <div className="max-w-44">
+    <FigureInput
+      id={at.name}
+      label={name}
+      invalid={problem !== undefined}
+      describedBy={`${at.name}-says`}
+      {...at}
+    />
+    <p
+      id={`${at.name}-says`}
+      role={problem ? 'alert' : undefined}
+      className={problem ? 'font-semibold text-rust' : 'text-soft'}
+    >
+      {problem ?? usually}
+    </p>
+  </div>
+);
