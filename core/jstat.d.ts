@@ -1,5 +1,8 @@
 /** The little of the statistics package that is used; it ships no types. */
 declare module 'jstat' {
-  const jstat: { studentt: { inv: (probability: number, degreesOfFreedom: number) => number } };
+  const jstat: {
+    studentt: { inv: (probability: number, degreesOfFreedom: number) => number };
+    median: (values: readonly number[]) => number;
+  };
   export default jstat;
 }

@@ -1,3 +1,3 @@
 export { ratioBehindHose, ratioWithHose } from './expected';
 export { judgeCompression, judgeWet, type CompressionReading, type SqueezeSetting } from './judge';
-export { fitPlateau, type Plateau } from './plateau';
+export { fitPlateau, USUAL_PULLS, type Plateau } from './plateau';

@@ -5,6 +5,9 @@ export interface Plateau {
   enough: boolean;
 }
 
+/** Pulls after which the needle has usually stopped, fewest and most. */
+export const USUAL_PULLS = [4, 6] as const;
+
 /**
  * Fits P_k = P∞(1 − r^k) to the gauge after each pull (psi, in order) by least squares over r on a grid with the best
  * P∞ in closed form. With fewer than three pulls the last reading stands, and is not enough unless only the final

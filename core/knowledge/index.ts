@@ -21,10 +21,12 @@ export { causesIn, checksTelling, signsOf } from './telling';
 export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
 export {
   causesPutRight,
+  FITS_A_DIAPHRAGM,
   REMEDIES,
   REMEDY_IDS,
   remedyMinutes,
   remedyOf,
+  TURNS_A_SCREW,
   type Remedy,
   type RemedyId,
 } from './remedies';

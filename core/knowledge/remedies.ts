@@ -96,3 +96,19 @@ export const remedyMinutes = ({ mends }: Remedy): number =>
 /** What a repair puts right: one cause, or with a whole remedy everything that it mends, the named cause first. */
 export const causesPutRight = (cause: CauseId, remedy?: RemedyId): readonly CauseId[] =>
   remedy ? [...new Set([cause, ...remedyOf(remedy).mends])] : [cause];
+
+/** Causes whose repair fits a metering diaphragm, perhaps a substitute: its button is held to the old one's. */
+export const FITS_A_DIAPHRAGM: ReadonlySet<CauseId> = new Set([
+  'metering-diaphragm-stiff',
+  'metering-diaphragm-proud',
+  'metering-diaphragm-torn',
+]);
+
+/** Causes whose repair is a turn of a screw: counted, heard and noted on the tuning bench. */
+export const TURNS_A_SCREW: ReadonlySet<CauseId> = new Set([
+  'low-screw-lean',
+  'low-screw-rich',
+  'high-screw-lean',
+  'high-screw-rich',
+  'idle-stop-wrong',
+]);

@@ -31,12 +31,6 @@ const CONFIDENCE = 0.95;
 /** Below so many points neighbouring residuals say nothing of each other. */
 const ENOUGH_FOR_CORRELATION = 12;
 
-const median = (xs: readonly number[]): number => {
-  const sorted = xs.toSorted((a, b) => a - b);
-  const mid = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
-};
-
 /** The smallest step between different readings: the gauge's own fineness, kPa. */
 function resolutionOf(points: readonly Point[]): number {
   const values = [...new Set(points.map(([, p]) => p))].sort((a, b) => a - b);
@@ -80,7 +74,7 @@ export function fitDecay(points: readonly Point[], fineness = 0): Decay | null {
   let residuals = y;
   for (let round = 0; round < ROUNDS; round++) {
     residuals = y.map((v, i) => v - model(params)(x[i]!));
-    const spread = Math.max(1.4826 * median(residuals.map(Math.abs)), least, 1e-9);
+    const spread = Math.max(1.4826 * jstat.median(residuals.map(Math.abs)), least, 1e-9);
     const inside = residuals.map((r) => Math.abs(r) < BUMP * spread);
     if (round > 0 && inside.every((now, i) => now === counts[i])) break;
     counts = inside;
@@ -130,8 +124,8 @@ function roughly(x: readonly number[], y: readonly number[]): number[] {
   const at = x.flatMap((t, i) => (i % every === 0 && y[i]! > 0 ? [[t, Math.log(y[i]!)] as const] : []));
   const slopes = at.flatMap(([t0, p0], i) => at.slice(i + 1).map(([t1, p1]) => (p1 - p0) / (t1 - t0)));
   if (slopes.length === 0) return [y[0]!, 0];
-  const slope = median(slopes);
-  return [Math.exp(median(at.map(([t, p]) => p - slope * t))), -slope];
+  const slope = jstat.median(slopes);
+  return [Math.exp(jstat.median(at.map(([t, p]) => p - slope * t))), -slope];
 }
 
 /** By how much the variance grows because neighbouring residuals go together: (1 + ρ) / (1 − ρ), at least one. */

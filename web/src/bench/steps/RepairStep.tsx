@@ -1,9 +1,10 @@
 import {
   causeOf,
+  FITS_A_DIAPHRAGM,
   OUTCOMES,
   remedyMinutes,
   remedyOf,
-  type CauseId,
+  TURNS_A_SCREW,
   type RepairOutcome,
 } from '@rusty-wren/core/knowledge';
 import { nameOfMend, type OffItem, type Settled } from '@rusty-wren/core/log';
@@ -16,22 +17,6 @@ import type { Log } from '../../job/useJob';
 import { Outcomes } from './Outcomes';
 import { PutBackFirst } from './PutBackFirst';
 import { StepHead } from './StepHead';
-
-/** Repairs that fit a metering diaphragm, perhaps a substitute. */
-const FITS_A_DIAPHRAGM: readonly CauseId[] = [
-  'metering-diaphragm-stiff',
-  'metering-diaphragm-proud',
-  'metering-diaphragm-torn',
-];
-
-/** Repairs that are a turn of a screw: counted, heard and noted on the tuning bench. */
-const TURNED: readonly CauseId[] = [
-  'low-screw-lean',
-  'low-screw-rich',
-  'high-screw-lean',
-  'high-screw-rich',
-  'idle-stop-wrong',
-];
 
 /** A cause is settled: mend it and say how that turned out. */
 export function RepairStep({
@@ -71,13 +56,13 @@ export function RepairStep({
           With it goes: {remedy.mends.map((id) => inSentence(causeOf(id).name)).join(', ')}.
         </p>
       )}
-      {cause && FITS_A_DIAPHRAGM.includes(cause.id) && (
+      {cause && FITS_A_DIAPHRAGM.has(cause.id) && (
         <div className="mt-5">
           <h3 className="text-2xl font-semibold">The new one beside the old</h3>
           <ButtonHeight draft={`${settled.entryId} button`} onLog={(text) => log('note', { text })} />
         </div>
       )}
-      {cause && TURNED.includes(cause.id) && (
+      {cause && TURNS_A_SCREW.has(cause.id) && (
         <Link
           to={`/job/${jobId}/tune`}
           className="mt-4 inline-flex min-h-14 items-center rounded-md border-2 border-ink bg-card px-6 text-lg font-semibold hover:bg-line"

@@ -1,5 +1,5 @@
 import type { FeedLine, SqueezeReading, StandIn } from '@rusty-wren/contract';
-import { fitPlateau, ratioWithHose, type SqueezeSetting } from '@rusty-wren/core/compression';
+import { fitPlateau, ratioWithHose, USUAL_PULLS, type SqueezeSetting } from '@rusty-wren/core/compression';
 import type { CheckId } from '@rusty-wren/core/knowledge';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { figuresOf, gaugeOf, ratioFor } from '@rusty-wren/core/machine';
@@ -32,8 +32,6 @@ const STAND_INS: readonly { label: string; standIn: StandIn }[] = [
   { label: 'a tired one', standIn: { instrument: 'compression', plateauPsi: 104, seed: 22 } },
   { label: 'a worn-out one', standIn: { instrument: 'compression', plateauPsi: 68, seed: 23 } },
 ];
-/** Pulls after which the needle has usually stopped. */
-const USUAL_PULLS = '4 to 6';
 
 /** The compression gauge, pull by pull: where it is heading, what this engine should show on this gauge, and the verdict. */
 export function SqueezeGauge({
@@ -167,7 +165,9 @@ export function SqueezeGauge({
             band={wet && judged && 'band' in judged ? judged.band : band}
           />
           {!plateau.enough && (
-            <p className="text-lg font-semibold">Still rising: pull until it stops, {USUAL_PULLS} pulls.</p>
+            <p className="text-lg font-semibold">
+              Still rising: pull until it stops, {USUAL_PULLS.join(' to ')} pulls.
+            </p>
           )}
         </>
       )}
