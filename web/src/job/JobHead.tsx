@@ -48,7 +48,7 @@ export function JobHead({
             {customer.name}
           </p>
         </div>
-        <div className={`min-w-0 lg:flex lg:flex-1 ${onPhone}`}>
+        <div className={`w-full min-w-0 sm:w-auto lg:flex lg:flex-1 ${onPhone}`}>
           <Complaints complaints={picture.complaints} log={log} />
         </div>
         <div className={`flex flex-wrap items-center gap-1 sm:ml-auto lg:shrink-0 lg:flex-nowrap ${onPhone}`}>

@@ -1,5 +1,5 @@
 import type { RackTag } from '@rusty-wren/contract';
-import { behaviourOf, causeOf } from '@rusty-wren/core/knowledge';
+import { behaviourOf, causeOf, checkOf } from '@rusty-wren/core/knowledge';
 import { STAGE_WORDS } from '@rusty-wren/core/log';
 import { pressing } from '@rusty-wren/core/schedule';
 import { differenceInCalendarDays } from 'date-fns';
@@ -7,7 +7,7 @@ import { Hourglass, TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { SpeedShape } from '../drawn/SpeedShape';
-import { dueWords, inSentence, KIND_WORDS, percent } from '../ui/words';
+import { dueWords, inSentence, KIND_WORDS, minutesWords, percent } from '../ui/words';
 import { phaseWords, waits } from './words';
 
 const CORNERS = 'polygon(0 1.2rem, 1.2rem 0, calc(100% - 1.2rem) 0, 100% 1.2rem, 100% 100%, 0 100%)';
@@ -67,10 +67,17 @@ const Asks = ({
     )}
     <p
       title={asks}
-      className={`leading-tight font-semibold ${lines === 1 ? 'truncate' : 'line-clamp-2'} ${waiting ? 'text-soft' : ''}`}
+      className={`leading-tight font-semibold ${lines === 1 ? 'flex justify-between gap-2' : 'line-clamp-2'} ${waiting ? 'text-soft' : ''}`}
     >
-      {waiting && <Hourglass size={16} className="mr-1 inline" aria-hidden />}
-      {asks}
+      {waiting && <Hourglass size={16} className="mr-1 inline shrink-0" aria-hidden />}
+      {lines === 1 && tag.phase.kind === 'check' ? (
+        <>
+          <span className="truncate">{checkOf(tag.phase.check).name}</span>
+          <span className="shrink-0">{minutesWords(tag.phase.minutes)}</span>
+        </>
+      ) : (
+        asks
+      )}
     </p>
   </>
 );
