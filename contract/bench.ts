@@ -3,12 +3,22 @@ import { MOST_POINTS } from '@rusty-wren/core/pressure';
 import { PRESSURE_UNITS } from '@rusty-wren/core/units';
 import Joi from 'joi';
 
-/** Words every schema speaks in. */
-const reading = (max: number): Joi.AlternativesSchema =>
-  Joi.alternatives(
-    Joi.number().min(-5).max(max),
-    Joi.array().items(Joi.number().min(-5).max(max)).min(1).max(60),
-  );
+/** What a gauge, a feeler and a tachometer can show, and how many figures one reading may have: alike everywhere. */
+const FIGURES = {
+  psi: { min: 0, max: 400, count: 30 },
+  mm: { min: -5, max: 50, count: 4 },
+  rpm: { min: 0, max: 25_000, count: 60 },
+} as const;
+
+/** A reading's figures, as a log holds them: a list. */
+export const figures = (of: keyof typeof FIGURES): Joi.ArraySchema => {
+  const { min, max, count } = FIGURES[of];
+  return Joi.array().items(Joi.number().min(min).max(max)).min(1).max(count);
+};
+
+/** The same in a case file, where one figure needs no list. */
+const figureOrList = (of: keyof typeof FIGURES): Joi.AlternativesSchema =>
+  Joi.alternatives(Joi.number().min(FIGURES[of].min).max(FIGURES[of].max), figures(of));
 
 /** A gauge watched over time: at most as many readings as a table may have. */
 const trace = Joi.object({
@@ -48,13 +58,10 @@ export const besidesTheFigures = {
 
 /** The raw readings a finding may carry instead of a picked result. */
 export const readingKeys = {
-  psi: Joi.alternatives(
-    Joi.number().min(0).max(400),
-    Joi.array().items(Joi.number().min(0).max(400)).min(1).max(30),
-  ),
+  psi: figureOrList('psi'),
   ...besidesTheFigures,
-  mm: reading(50),
-  rpm: reading(25000),
+  mm: figureOrList('mm'),
+  rpm: figureOrList('rpm'),
 } as const;
 
 /** A check's result must be one it can have; the message names those it can. */

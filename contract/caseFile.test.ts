@@ -1,7 +1,15 @@
 import { diagnose } from '@rusty-wren/core/diagnosis';
 import { caseOf, readJob, type Bodies, type Entry, type EntryKind } from '@rusty-wren/core/log';
 import { describe, expect, it } from 'vitest';
-import { caseFileOf, caseFromFile, caseReport, entriesSchema, logFromCaseFile, parseCaseFile } from './index';
+import {
+  caseFileOf,
+  caseFromFile,
+  caseReport,
+  entriesSchema,
+  entrySchema,
+  logFromCaseFile,
+  parseCaseFile,
+} from './index';
 
 const EXAMPLE = {
   format: 'rusty-wren-case/1',
@@ -24,6 +32,42 @@ const problem = (text: string): string => {
   }
   throw new Error('was accepted');
 };
+
+describe('the limits of a reading', () => {
+  it('are the same in the log and in a case file', () => {
+    const inLog = (mm: number[]): boolean =>
+      !entrySchema.validate({
+        id: '0b0f9d5e-3c4d-4c7e-9d7a-0d9f3a1b2c3d',
+        notedAt: '2026-05-04T10:00:00.000Z',
+        kind: 'finding',
+        body: { check: 'coil-gap', reading: { mm }, sureness: 'sure' },
+      }).error;
+    const inFile = (mm: number[]): boolean => {
+      const file = {
+        format: 'rusty-wren-case/1',
+        machine: { kind: 'trimmer' },
+        log: [{ check: 'coil-gap', mm }],
+      };
+      try {
+        return parseCaseFile(JSON.stringify(file)) !== null;
+      } catch {
+        return false;
+      }
+    };
+    for (const [mm, taken] of [
+      [[0.3, 0.3, 0.3, 0.3], true],
+      [[0.3, 0.3, 0.3, 0.3, 0.3], false],
+      [[50], true],
+      [[50.1], false],
+      [[-5], true],
+      [[-5.1], false],
+      [[], false],
+    ] as const) {
+      expect(inLog([...mm]), JSON.stringify(mm)).toBe(taken);
+      expect(inFile([...mm]), JSON.stringify(mm)).toBe(taken);
+    }
+  });
+});
 
 describe('a case file', () => {
   it('becomes a case with its readings judged: 124 psi and still rising is only fairly sure', () => {

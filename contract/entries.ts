@@ -24,20 +24,17 @@ import {
 import { READING_FIELD } from '@rusty-wren/core/reading';
 import { MOST_TRACK, SCREWS } from '@rusty-wren/core/tuning';
 import Joi from 'joi';
-import { besidesTheFigures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
+import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
 
 export const uuid = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
 
 const oneOf = (ids: readonly string[]): Joi.StringSchema => Joi.string().valid(...ids);
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
 
-const numbers = (min: number, max: number, count: number): Joi.ArraySchema =>
-  Joi.array().items(Joi.number().min(min).max(max)).min(1).max(count);
-
 const reading = Joi.object({
-  psi: numbers(0, 400, 30),
-  mm: numbers(-5, 50, 4),
-  rpm: numbers(0, 25_000, 60),
+  psi: figures('psi'),
+  mm: figures('mm'),
+  rpm: figures('rpm'),
   ...besidesTheFigures,
 }).or('psi', 'mm', 'rpm', 'turns', 'trace');
 

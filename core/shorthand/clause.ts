@@ -172,9 +172,13 @@ function started(line: string, at: AtHand): Understood | null {
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** A loose thing has a name: three letters and a vowel at least. */
+const NAMED = /^(?=.*[aeiouy])(?=(?:.*\p{L}){3})/iu;
+
 function tookOff(rest: string, { off = [] }: AtHand): Understood {
   if (!rest) return fail('Took off what? Name the part, such as "off recoil"');
   const part = findPart(rest);
+  if (!part && !NAMED.test(rest)) return fail(`Took off: "${rest}" is nothing I can name.`);
   const already = off.find((item) =>
     part ? item.part === part : !item.part && squash(item.name) === squash(rest),
   );
@@ -201,6 +205,9 @@ function putBack(rest: string, { off }: AtHand): Understood {
         body: { thing: rest.slice(0, 120) },
       });
 }
+
+/** "plug is not off": what was taken for off never was. */
+const NOT_OFF = /^(?:the )?(.+?) (?:is|was|are|were) not off$/i;
 
 const ALL_BACK = /^(?:put\s+)?(?:it\s+)?all\s+(?:back|on)(?:\s+on)?$|^(?:back|on)\s+all$/i;
 
@@ -280,7 +287,7 @@ export function readClause(line: string, at: AtHand): Understood {
   if (ALL_BACK.test(text)) return allBack(at);
   if (word === 'off') return tookOff(rest, at);
   if (word === 'on' || word === 'back') return putBack(rest, at);
-  const putting = /^put (.+) back(?: on)?$/i.exec(text);
+  const putting = /^put (.+) back(?: on)?$/i.exec(text) ?? NOT_OFF.exec(text);
   if (putting) return putBack(putting[1]!, at);
   const done = turned(text) ?? started(text, at) ?? screws(text, at);
   if (done) return done;

@@ -195,4 +195,12 @@ export const CORPUS: readonly (readonly [line: string, means: string, off?: read
   ['idle fast', 'ask'],
   ['smell fresh; wibble', 'ask'],
   ['L 99', 'ask'],
+  // What never was off, and what is nothing.
+  ['plug is not off', 'on plug', ['plug']],
+  ['the air box was not off', 'on air-box', ['air-box']],
+  ['plug is not off', 'ask'],
+  ['off 12', 'ask'],
+  ['off xx', 'ask'],
+  ['off bent washer', 'off thing bent washer'],
+  ['L 1 1/8', 'L 1.125'],
 ];

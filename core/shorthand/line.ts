@@ -4,7 +4,7 @@ import { readClause, type AtHand, type Understood } from './clause';
  * Reads one line of shop shorthand:
  *
  *     line     = clause { (";" | ",") clause }
- *     clause   = "note" text | "off" part | ("on" | "back") part | "put" part "back" | "put all back"
+ *     clause   = "note" text | "off" part | ("on" | "back") part | "put" part "back" | part "is not off" | "put all back"
  *              | screws | turned | started | check [result | reading] [sureness] | result check
  *     screws   = ("L" | "H") turns [("L" | "H") turns]      turns in eighths: 1 1/8, 3/4, 1.5
  *     turned   = ("L" | "H" | "stop") ("in" | "out") turns

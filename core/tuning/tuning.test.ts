@@ -227,6 +227,9 @@ describe('advice', () => {
 
   it('closes the loop: drawn mistunings come into the bands without over-speed', () => {
     let right = 0;
+    /** Moves that took an engine over its limit which was not over it before. */
+    const driven: string[] = [];
+    const limit = speedBand('full', SAW)[1];
     const drawnMachines = 24;
     for (let seed = 0; seed < drawnMachines; seed++) {
       const chance = chanceFrom(70 + seed);
@@ -234,9 +237,14 @@ describe('advice', () => {
       const at = { L: make.L + (chance() - 0.5) / 2, H: make.H + chance() / 3, stop: 0.7 + 0.6 * chance() };
       const events: LedgerEvent[] = [{ ref: 'c', kind: 'count', turns: { L: at.L, H: at.H } }];
       const engine = engineOf(make, { seed });
+      let before = Infinity;
       for (let move = 0; move < 20; move++) {
         const { track, seconds } = trackOf(guidedRun(engine, at));
         const blip = readBlip(track, seconds);
+        const full = blip.full?.mean ?? 0;
+        if (full > limit && before <= limit)
+          driven.push(`machine ${seed}, move ${move}: ${before} to ${full}`);
+        before = full;
         events.push({ ref: `h${move}`, kind: 'heard', blip });
         const advice = advise(ledgerOf(events), SAW);
         if (advice.kind !== 'turn') {
@@ -255,6 +263,7 @@ describe('advice', () => {
       }
     }
     expect(right).toBeGreaterThanOrEqual(drawnMachines - 1);
+    expect(driven).toEqual([]);
   });
 });
 
