@@ -195,19 +195,6 @@ test('unknown jobs and addresses, and a silent server, each have their screen', 
 });
 
 for (const theme of ['light', 'dark'] as const) {
-  test(`rack, check-in and bench are accessible, ${theme}`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme: theme });
-    await page.goto('/');
-    await expect(page.locator('[data-tag]').first()).toBeVisible();
-    expect(await faults(page)).toEqual([]);
-    await page.locator('[data-tag]').first().click();
-    await expect(suspects(page)).toBeVisible();
-    expect(await faults(page)).toEqual([]);
-    await page.goto('/check-in');
-    await expect(page.getByRole('button', { name: 'Odile Farrant' })).toBeVisible();
-    expect(await faults(page)).toEqual([]);
-  });
-
   test(`ways, why not and the map are accessible, ${theme}`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: theme });
     await page.goto('/');
@@ -225,22 +212,6 @@ for (const theme of ['light', 'dark'] as const) {
     expect(await faults(page)).toEqual([]);
   });
 }
-
-test('at phone width nothing runs off the side', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 780 });
-  for (const path of ['/', '/check-in']) {
-    await page.goto(path);
-    await expect(page.getByRole('navigation')).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  }
-  await page.goto('/');
-  await page.locator('[data-tag]').first().click();
-  await expect(suspects(page)).toBeVisible();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  await suspects(page).getByRole('link', { name: 'Map' }).click();
-  await expect(page.getByRole('group', { name: 'Cause map' })).toBeVisible();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-});
 
 test('a stray tap is taken back with one key, and what was opened for it with it', async ({ page }) => {
   await checkIn(page, machine('Slip 1'));

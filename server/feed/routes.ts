@@ -7,16 +7,15 @@ import {
   type StandIn,
 } from '@rusty-wren/contract';
 import { Hono } from 'hono';
-import { streamSSE } from 'hono/streaming';
 import type { Pool } from '../db/pool';
 import { checkedBody, refuse } from '../http/problem';
 import type { Changes } from '../stream/changes';
+import { eventStream } from '../stream/events';
 import { play, readingsOf } from './standIn';
 
 const MOST_LINES = 2000;
 /** PostgreSQL carries 8,000 bytes in one notice. */
 const LINES_A_NOTICE = 40;
-const BEAT_MS = 15_000;
 
 /** Every line of a body as a reading. Throws a 400 naming the line, the field and the reason. */
 function linesOf(body: string): FeedLine[] {
@@ -59,32 +58,5 @@ export function feedRoutes(pool: Pool, changes: Changes): Hono {
       play(readingsOf(standIn, channel), standIn.faster ?? 1, (due) => announce(pool, due));
       return c.json({ channel }, 201);
     })
-    .get('/', (c) =>
-      streamSSE(c, async (stream) => {
-        let tell: () => void = () => undefined;
-        const queue: FeedLine[] = [];
-        let beat = false;
-        const unsubscribe = changes.hearFeed((lines) => {
-          queue.push(...lines);
-          tell();
-        });
-        const timer = setInterval(() => {
-          beat = true;
-          tell();
-        }, BEAT_MS);
-        stream.onAbort(() => {
-          clearInterval(timer);
-          unsubscribe();
-          tell();
-        });
-        await stream.writeSSE({ event: 'beat', data: '{}' });
-        while (!stream.aborted) {
-          const next = queue.splice(0);
-          if (next.length > 0) await stream.writeSSE({ event: 'readings', data: JSON.stringify(next) });
-          else if (beat) await stream.writeSSE({ event: 'beat', data: '{}' });
-          else await new Promise<void>((resolve) => (tell = resolve));
-          beat = false;
-        }
-      }),
-    );
+    .get('/', (c) => eventStream(c, (push) => changes.hearFeed((lines) => push('readings', lines))));
 }
