@@ -224,6 +224,17 @@ test('a job on a phone: checked, found, mended, with nothing under the bench lin
   await expect(step(page).getByRole('button', { name: 'Read' })).toBeInViewport({ ratio: 1 });
 });
 
+test('the rack and the bench say the same about a job', async ({ page }) => {
+  for (const tag of [103, 110, 111]) {
+    await page.goto('/');
+    const hung = page.locator(`[data-tag="${tag}"]`);
+    const asks = (await hung.locator('p[title]').getAttribute('title')) ?? '';
+    await hung.click();
+    await expect(page.getByRole('progressbar')).toHaveCount(0);
+    await expect(heading(page)).toHaveText(asks.replace(/, [\d½]+ min$/, ''));
+  }
+});
+
 const VIEWS = ['/', '/closed', '/check-in', '/specs', '/practice', '/tools', '/tools/fuel'] as const;
 const OF_A_JOB = ['', '/map', '/tune', '/start'] as const;
 const SIZES = [

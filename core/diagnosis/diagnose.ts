@@ -15,7 +15,7 @@ import {
 import { foundOf, type Found } from './found';
 import { leadOf } from './hypotheses';
 import { forecast, type Forecast, type Way } from './plan/forecast';
-import { lookAhead, type Progress } from './plan/lookAhead';
+import { lookAhead, lookedAhead, type Progress } from './plan/lookAhead';
 import type { NextCheck } from './plan/nextCheck';
 import { firstInOrder } from './plan/possible';
 import type { Stop } from './plan/stop';
@@ -106,6 +106,15 @@ export function glance(c: Case): Pick<Diagnosis, 'causes' | 'next' | 'stop' | 'f
   const probability = p.causes[at]!;
   const lead = probability > SHOWN ? { cause: CAUSES[at]!.id, probability } : null;
   return { causes: p.causes, lead, found: foundOf(c, p), ...whatNext(c, p) };
+}
+
+/**
+ * The glance with the plan looking two checks ahead where a check comes next: the check that the bench settles on. Several
+ * times as long as the glance.
+ */
+export function glanceAhead(c: Case): ReturnType<typeof glance> {
+  const first = glance(c);
+  return first.stop || first.next.length < 2 ? first : { ...first, next: lookedAhead(c, posterior(c)) };
 }
 
 /** Why a cause is suspected, or is not: any cause, however unlikely. */

@@ -3,6 +3,7 @@ export {
   diagnose,
   forecastOf,
   glance,
+  glanceAhead,
   looksAhead,
   nextInOrder,
   whyOrWhyNot,

@@ -1,5 +1,5 @@
 import { factsOf, type RackTag } from '@rusty-wren/contract';
-import { glance } from '@rusty-wren/core/diagnosis';
+import { glanceAhead } from '@rusty-wren/core/diagnosis';
 import {
   caseOf,
   coldStartDue,
@@ -25,7 +25,7 @@ interface Folded {
 }
 const folded = new Map<string, Folded>();
 /** What the engine makes of it, kept until that or a linked can changes. */
-const glanced = new Map<string, { key: string; answer: ReturnType<typeof glance> }>();
+const glanced = new Map<string, { key: string; answer: ReturnType<typeof glanceAhead> }>();
 
 /** What besides the log a tag depends on. */
 const factsKey = (job: RackTag['job']): string => JSON.stringify(factsOf(job.machine));
@@ -46,12 +46,16 @@ function fold(job: RackTag['job'], grown: readonly Entry[] | undefined): Folded 
 }
 
 /** The engine's answer for an open job, with what was found in the same can: as on the bench. */
-function answerFor(job: RackTag['job'], own: Folded, mates: readonly CanMate[]): ReturnType<typeof glance> {
+function answerFor(
+  job: RackTag['job'],
+  own: Folded,
+  mates: readonly CanMate[],
+): ReturnType<typeof glanceAhead> {
   const fromTheCan = evidenceFromTheCan(own.picture, job.id, mates);
   const key = JSON.stringify([own.seq, own.facts, fromTheCan]);
   const known = glanced.get(job.id);
   if (known?.key === key) return known.answer;
-  const answer = glance(caseOf(own.picture, fromTheCan));
+  const answer = glanceAhead(caseOf(own.picture, fromTheCan));
   glanced.set(job.id, { key, answer });
   return answer;
 }
