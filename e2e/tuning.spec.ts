@@ -183,6 +183,16 @@ test('proof goes over two days: the second cold start is reminded of, and a touc
   await expect(step.getByRole('button', { name: 'Close the job' })).toBeEnabled();
 });
 
+const jobIn = (page: Page): string => /\/job\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
+
+/** The kinds of entry the server has of the job that is up. */
+async function kindsOnServer(page: Page): Promise<string[]> {
+  const { entries } = (await (await page.request.get(`/api/jobs/${jobIn(page)}`)).json()) as {
+    entries: { kind: string }[];
+  };
+  return entries.map((e) => e.kind);
+}
+
 /** A guided recording as a tachometer on another device would have sent it: idle, full throttle, idle again. */
 async function heardElsewhere(page: Page, idle: number, full: number): Promise<void> {
   const speed = (t: number): number => {
@@ -194,14 +204,15 @@ async function heardElsewhere(page: Page, idle: number, full: number): Promise<v
     const t = Math.round(2 * i) / 100;
     return [t, Math.round(speed(t)), t > 11 && t < 14 ? 0.1 : 0];
   });
-  const job = /\/job\/([0-9a-f-]+)/.exec(page.url())?.[1];
   const entry = {
     id: crypto.randomUUID(),
     notedAt: new Date().toISOString(),
     kind: 'heard',
     body: { track, seconds: 22, by: 'microphone' },
   };
-  const response = await page.request.post(`/api/jobs/${job}/entries`, { data: { entries: [entry] } });
+  const response = await page.request.post(`/api/jobs/${jobIn(page)}/entries`, {
+    data: { entries: [entry] },
+  });
   expect(response.ok()).toBe(true);
 }
 
@@ -213,6 +224,8 @@ test('tuned here and worked elsewhere: leaned only up there, richened before it 
   await heardElsewhere(page, 2750, 12_600);
   await expect(advice(page)).toContainText('L out 1/8');
   await page.locator('body').press('x');
+  // The turn is on the server before the next recording is: else it would count as made after it.
+  await expect.poll(() => kindsOnServer(page)).toContain('screw');
   await heardElsewhere(page, 2715, 12_550);
   await expect(advice(page)).toContainText('Now prove it.');
 
