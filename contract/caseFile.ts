@@ -16,7 +16,7 @@ import {
   type Sureness,
 } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS, type MachineFacts } from '@rusty-wren/core/machine';
-import { takeIn, type Case, type Diagnosis, type Evidence } from '@rusty-wren/core/diagnosis';
+import { actedOn, takeIn, type Case, type Diagnosis, type Evidence } from '@rusty-wren/core/diagnosis';
 import type { Bodies, Picture } from '@rusty-wren/core/log';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import Joi from 'joi';
@@ -263,7 +263,7 @@ export function caseReport(c: Case, d: Diagnosis, refused: readonly CheckId[]): 
       explains: s.explains,
     })),
     next: d.next.map((n) => ({ check: n.check, minutes: round(n.minutes), value: round(n.net) })),
-    stop: d.stop && { why: d.stop.why, causes: 'causes' in d.stop ? d.stop.causes : [d.stop.cause] },
+    stop: d.stop && { why: d.stop.why, causes: actedOn(d.stop) },
     unexplained: d.unexplained.flatMap((e) =>
       e.kind === 'finding' ? [{ check: e.check, result: e.result }] : [],
     ),

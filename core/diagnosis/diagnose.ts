@@ -1,5 +1,5 @@
 import { behindOf, CAUSE_INDEX, CAUSES, type CauseId, type CheckId } from '../knowledge';
-import { oddsFor, posterior } from './posterior';
+import { oddsFor, posterior, type Posterior } from './posterior';
 import type { Case, Evidence } from './case';
 import {
   explain,
@@ -97,11 +97,15 @@ export function diagnose(c: Case): Diagnosis {
   };
 }
 
-/** Only what the log says about a case: who leads and what to do next, without the reasons. For racks and benches. */
-export function glance(c: Case): Pick<Diagnosis, 'causes' | 'next' | 'stop' | 'found'> & {
+/** Who leads and what to do next, without the reasons. */
+export interface Glance extends Pick<Diagnosis, 'causes' | 'next' | 'stop' | 'hazard' | 'found'> {
   lead: { cause: CauseId; probability: number } | null;
-} {
-  const p = posterior(c);
+}
+
+/** Only what the log says about a case: who leads and what to do next, without the reasons. For racks and benches. */
+export const glance = (c: Case): Glance => glanceFrom(c, posterior(c));
+
+function glanceFrom(c: Case, p: Posterior): Glance {
   const at = leadOf(p.causes);
   const probability = p.causes[at]!;
   const lead = probability > SHOWN ? { cause: CAUSES[at]!.id, probability } : null;
@@ -112,9 +116,10 @@ export function glance(c: Case): Pick<Diagnosis, 'causes' | 'next' | 'stop' | 'f
  * The glance with the plan looking two checks ahead where a check comes next: the check that the bench settles on. Several
  * times as long as the glance.
  */
-export function glanceAhead(c: Case): ReturnType<typeof glance> {
-  const first = glance(c);
-  return first.stop || first.next.length < 2 ? first : { ...first, next: lookedAhead(c, posterior(c)) };
+export function glanceAhead(c: Case): Glance {
+  const p = posterior(c);
+  const first = glanceFrom(c, p);
+  return first.stop || first.next.length < 2 ? first : { ...first, next: lookedAhead(c, p) };
 }
 
 /** Why a cause is suspected, or is not: any cause, however unlikely. */

@@ -9,6 +9,7 @@ export {
   whyOrWhyNot,
   type Behind,
   type Diagnosis,
+  type Glance,
 } from './diagnose';
 export { type Misreading, type Moved, type Reasons, type Suspect } from './explain';
 export { explainsAny } from './plan/needs';
@@ -20,4 +21,4 @@ export type { Forecast, Way } from './plan/forecast';
 export type { Progress } from './plan/lookAhead';
 export { type NextCheck, type Outlook } from './plan/nextCheck';
 export { skippedBy, type Skipped } from './plan/skipped';
-export { leadingIn, type Stop } from './plan/stop';
+export { actedOn, leadingIn, type Stop } from './plan/stop';

@@ -164,7 +164,7 @@ export function timelineOf({ evidence }: Case): Timeline {
     known,
     cured:
       known.some((k) => k.cured) ||
-      evidence.some((e) => mendedBy(e).cured && e.kind === 'repair' && !e.cause),
+      evidence.some((e) => e.kind === 'repair' && e.cause === null && e.outcome === 'cured'),
     untried: [...mended].flatMap(([cause, repairs]) => (repairs.at(-1)?.untried ? [cause] : [])),
     presentAt: here(presentThen),
     goneAt: here(goneThen),

@@ -1,4 +1,4 @@
-import { explainsAny, type Diagnosis, type Stop } from '../diagnosis';
+import { actedOn, explainsAny, type Diagnosis, type Stop } from '../diagnosis';
 import type { CauseId, CheckId } from '../knowledge';
 import type { OffItem, Picture, Settled } from './picture';
 import { offToStart, openBehind } from './readJob';
@@ -21,9 +21,6 @@ export type Phase =
   | { kind: 'prove' }
   | { kind: 'close' }
   | { kind: 'closed' };
-
-/** The causes that a stop would have put right. */
-const actedOn = (stop: Stop): readonly CauseId[] => ('causes' in stop ? stop.causes : [stop.cause]);
 
 /** What is found to be wrong and to account for a complaint, when all of it was left or told. */
 function leftOf({ found, complaints }: Picture): readonly CauseId[] {

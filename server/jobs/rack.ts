@@ -1,5 +1,5 @@
 import { factsOf, type RackTag } from '@rusty-wren/contract';
-import { glanceAhead } from '@rusty-wren/core/diagnosis';
+import { glanceAhead, type Glance } from '@rusty-wren/core/diagnosis';
 import {
   caseOf,
   coldStartDue,
@@ -25,7 +25,7 @@ interface Folded {
 }
 const folded = new Map<string, Folded>();
 /** What the engine makes of it, kept until that or a linked can changes. */
-const glanced = new Map<string, { key: string; answer: ReturnType<typeof glanceAhead> }>();
+const glanced = new Map<string, { key: string; answer: Glance }>();
 
 /** What besides the log a tag depends on. */
 const factsKey = (job: RackTag['job']): string => JSON.stringify(factsOf(job.machine));
@@ -46,11 +46,7 @@ function fold(job: RackTag['job'], grown: readonly Entry[] | undefined): Folded 
 }
 
 /** The engine's answer for an open job, with what was found in the same can: as on the bench. */
-function answerFor(
-  job: RackTag['job'],
-  own: Folded,
-  mates: readonly CanMate[],
-): ReturnType<typeof glanceAhead> {
+function answerFor(job: RackTag['job'], own: Folded, mates: readonly CanMate[]): Glance {
   const fromTheCan = evidenceFromTheCan(own.picture, job.id, mates);
   const key = JSON.stringify([own.seq, own.facts, fromTheCan]);
   const known = glanced.get(job.id);

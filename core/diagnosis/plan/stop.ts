@@ -32,6 +32,9 @@ export type Stop =
 /** The cause that stands foremost in what is to be done. */
 export const leadingIn = (stop: Stop): CauseId => ('cause' in stop ? stop.cause : stop.causes[0]!);
 
+/** The causes a stop would have put right. */
+export const actedOn = (stop: Stop): readonly CauseId[] => ('causes' in stop ? stop.causes : [stop.cause]);
+
 /** A member of a remedy is named when it is at least this likely. */
 const NAMED = 0.02;
 /** What the remedy leaves out must be unlikely to be to blame. */

@@ -1,8 +1,7 @@
 import type { ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { problemWords } from '../api/api';
-import { Button } from '../ui/Button';
-import { Blank, Loading } from '../ui/State';
+import { Loading, NotFetched } from '../ui/State';
 import { useJob, type JobAtBench } from './useJob';
 
 /** A screen about the job in the address: shown once it is fetched, with its loading and its failing in one place. */
@@ -12,13 +11,11 @@ export function WithJob({ show }: { show: (atBench: JobAtBench) => ReactElement 
   if (isLoading) return <Loading what="Fetching the job…" />;
   if (atBench) return show(atBench);
   return (
-    <Blank title={problemWords(error)}>
-      <Button look="rust" onClick={() => void refetch()}>
-        Try again
-      </Button>{' '}
+    <NotFetched why={problemWords(error)} onRetry={() => void refetch()}>
+      {' '}
       <Link to="/" className="ml-4 font-semibold underline">
         To the rack
       </Link>
-    </Blank>
+    </NotFetched>
   );
 }

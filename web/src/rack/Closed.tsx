@@ -5,9 +5,8 @@ import { format } from 'date-fns';
 import { useMemo, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { problemWords, useRackQuery } from '../api/api';
-import { Button } from '../ui/Button';
 import { DataTable, type Column } from '../ui/DataTable';
-import { Blank, Loading } from '../ui/State';
+import { Blank, Loading, NotFetched } from '../ui/State';
 import { useFinder } from '../ui/useFinder';
 
 /** A closed job as a row of the table. */
@@ -68,14 +67,7 @@ export function Closed(): ReactElement {
   const rows = useMemo(() => (data ?? NONE).map(rowOf), [data]);
   const found = useFinder(rows, KEYS, written);
   if (isLoading) return <Loading what="Fetching the closed jobs…" />;
-  if (!data)
-    return (
-      <Blank title={problemWords(error)}>
-        <Button look="rust" onClick={() => void refetch()}>
-          Try again
-        </Button>
-      </Blank>
-    );
+  if (!data) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
   return (
     <div className="flex flex-1 flex-col px-3 py-4 sm:px-5">
       <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">

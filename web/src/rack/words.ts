@@ -3,7 +3,7 @@ import { leadingIn } from '@rusty-wren/core/diagnosis';
 import { causeOf, checkOf, remedyOf } from '@rusty-wren/core/knowledge';
 import type { ToMend } from '@rusty-wren/core/log';
 import { format } from 'date-fns';
-import { inSentence, minutesWords } from '../ui/words';
+import { causesInWords, inSentence, minutesWords } from '../ui/words';
 
 function mendWords(what: ToMend): string {
   if ('other' in what) return `Mend: ${what.other}`;
@@ -24,7 +24,7 @@ export function phaseWords({ phase, coldStart }: Pick<RackTag, 'phase' | 'coldSt
     case 'repair':
       return mendWords(phase.settled);
     case 'left':
-      return `Left: ${phase.causes.map((id) => inSentence(causeOf(id).name)).join(', ')}`;
+      return `Left: ${causesInWords(phase.causes)}`;
     case 'behind':
       return `What caused it? ${causeOf(phase.cause).name}`;
     case 'together':
@@ -33,7 +33,7 @@ export function phaseWords({ phase, coldStart }: Pick<RackTag, 'phase' | 'coldSt
         : `Put it together: ${phase.off.length} things are off`;
     case 'prove':
       if (!coldStart) return 'Prove it';
-      return coldStart.notBefore && coldStart.notBefore > now
+      return coldStart.notBefore && !coldStartDueNow({ phase, coldStart }, now)
         ? `Cold start after ${format(coldStart.notBefore, 'EEE HH:mm')}`
         : 'Cold start due';
     case 'close':

@@ -55,6 +55,8 @@ export function SpecForm({
     defaultValues: typedOf(card),
     resolver: joiResolver(specFormSchema, { abortEarly: false, errors: { wrap: { label: false } } }),
   });
+  /** What is wrong with the card as a whole. */
+  const problem = told?.refused ?? errors.figures?.root?.message ?? errors.figures?.message;
   const usual = figuresOf(machine);
   const classSays = (figure: number | undefined): string => (figure === undefined ? '' : `class ${figure}`);
   const save = handleSubmit(async (values) => {
@@ -106,9 +108,9 @@ export function SpecForm({
           className="mt-1 block min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl"
         />
       </label>
-      {(told?.refused ?? errors.figures?.root?.message ?? errors.figures?.message) && (
+      {problem && (
         <p role="alert" className="mt-3 font-semibold text-rust">
-          {told?.refused ?? errors.figures?.root?.message ?? errors.figures?.message}
+          {problem}
         </p>
       )}
       <div className="mt-4 flex items-center gap-4">

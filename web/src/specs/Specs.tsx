@@ -8,7 +8,7 @@ import { TakeTable } from '../ui/TakeTable';
 import { Button } from '../ui/Button';
 import { RowButton } from '../ui/RowButton';
 import { saveFile } from '../ui/saveFile';
-import { Blank, Loading } from '../ui/State';
+import { Loading, NotFetched } from '../ui/State';
 import { SpecForm } from './SpecForm';
 
 const keyOf = ({ maker, model }: { maker: string; model: string }): string =>
@@ -41,14 +41,7 @@ export function Specs(): ReactElement {
   const [params, setParams] = useSearchParams();
   const [find, setFind] = useState('');
   if (isLoading) return <Loading what="Fetching the cards…" />;
-  if (!cards)
-    return (
-      <Blank title={problemWords(error)}>
-        <Button look="rust" onClick={() => void refetch()}>
-          Try again
-        </Button>
-      </Blank>
-    );
+  if (!cards) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
   const machines = new Map<string, Machine>();
   for (const machine of customers.flatMap((c) => c.machines))
     if (!machines.has(keyOf(machine))) machines.set(keyOf(machine), machine);

@@ -1,4 +1,5 @@
 import type { ReactElement, ReactNode } from 'react';
+import { Button } from './Button';
 
 /** A screen with nothing on it yet, and what to do about that. */
 export function Blank({ title, children }: { title: string; children?: ReactNode }): ReactElement {
@@ -9,6 +10,24 @@ export function Blank({ title, children }: { title: string; children?: ReactNode
     </div>
   );
 }
+
+/** What was asked for did not come: why, and one more try. */
+export const NotFetched = ({
+  why,
+  onRetry,
+  children,
+}: {
+  why: string;
+  onRetry: () => void;
+  children?: ReactNode;
+}): ReactElement => (
+  <Blank title={why}>
+    <Button look="rust" onClick={onRetry}>
+      Try again
+    </Button>
+    {children}
+  </Blank>
+);
 
 /** Something is on its way. */
 export function Loading({ what }: { what: string }): ReactElement {

@@ -1,3 +1,4 @@
+import { causeOf, type CauseId } from '@rusty-wren/core/knowledge';
 import type { MachineKind } from '@rusty-wren/core/machine';
 
 export const KIND_WORDS: Readonly<Record<MachineKind, string>> = {
@@ -36,3 +37,7 @@ export function minutesWords(minutes: number): string {
 /** A name as it reads inside a sentence: "Fuel filter" → "fuel filter", but "H screw" stays. */
 export const inSentence = (name: string): string =>
   /^[A-Z] /.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
+
+/** Causes named one after the other inside a sentence. */
+export const causesInWords = (causes: readonly CauseId[]): string =>
+  causes.map((id) => inSentence(causeOf(id).name)).join(', ');

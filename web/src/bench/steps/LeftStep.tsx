@@ -1,13 +1,10 @@
-import { causeOf, type CauseId } from '@rusty-wren/core/knowledge';
+import type { CauseId } from '@rusty-wren/core/knowledge';
 import type { Picture } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
-import { inSentence } from '../../ui/words';
+import { causesInWords } from '../../ui/words';
 import { StepHead } from './StepHead';
-
-const list = (causes: readonly CauseId[]): string =>
-  causes.map((id) => inSentence(causeOf(id).name)).join(', ');
 
 /** What was found accounts for it, and is left as it is, or up to its owner. */
 export function LeftStep({
@@ -24,14 +21,15 @@ export function LeftStep({
   const [first] = causes;
   const told = picture.found.some((f) => causes.includes(f.cause) && f.answer?.answer === 'told');
   const waits = picture.stage === 'answer';
-  const ask = (): void => void log('stage', { stage: 'answer', waitingFor: `Mend ${list(causes)}?` });
+  const ask = (): void =>
+    void log('stage', { stage: 'answer', waitingFor: `Mend ${causesInWords(causes)}?` });
   return (
     <section aria-label="Found and left">
       <StepHead
         eyebrow={told ? 'The owner was told' : 'Left as it is'}
         title={waits ? 'Waits for an answer' : 'What now?'}
       />
-      <p className="mt-3 max-w-[58ch] text-xl leading-snug">It is {list(causes)}.</p>
+      <p className="mt-3 max-w-[58ch] text-xl leading-snug">It is {causesInWords(causes)}.</p>
       <div className="mt-5 flex flex-wrap gap-3">
         {told && !waits && (
           <Button look="rust" className="min-h-14 px-6 text-lg" onClick={ask}>

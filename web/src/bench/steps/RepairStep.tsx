@@ -11,7 +11,7 @@ import { nameOfMend, type OffItem, type Settled } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
-import { inSentence } from '../../ui/words';
+import { causesInWords } from '../../ui/words';
 import { Button } from '../../ui/Button';
 import type { Log } from '../../job/useJob';
 import { Outcomes } from './Outcomes';
@@ -52,9 +52,7 @@ export function RepairStep({
       />
       {!remedy && cause && <p className="mt-3 text-2xl">{cause.remedy}.</p>}
       {remedy && (
-        <p className="mt-3 max-w-[58ch] text-xl leading-snug">
-          With it goes: {remedy.mends.map((id) => inSentence(causeOf(id).name)).join(', ')}.
-        </p>
+        <p className="mt-3 max-w-[58ch] text-xl leading-snug">With it goes: {causesInWords(remedy.mends)}.</p>
       )}
       {cause && FITS_A_DIAPHRAGM.has(cause.id) && (
         <div className="mt-5">

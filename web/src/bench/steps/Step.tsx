@@ -84,8 +84,7 @@ function Looking({
   const byPlan = plan[0]?.check ?? null;
   const byWay = way.way === 'computed' ? byPlan : nextInOrder(way.way, benchCase);
   // Enough is known: what is to be done is the one call, unless a check was asked for, or a school goes on looking.
-  const enough =
-    asked === null && (phase.kind !== 'check' || byWay === null) && (way.way === 'computed' || !byWay);
+  const enough = asked === null && (byWay === null || (way.way === 'computed' && phase.kind !== 'check'));
   const current = enough ? null : (asked ?? byWay);
   return (
     <>

@@ -3,12 +3,9 @@ import { leadingIn, type Stop } from '@rusty-wren/core/diagnosis';
 import type { ReactElement } from 'react';
 import type { JobAtBench, Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
-import { inSentence, percent } from '../../ui/words';
+import { causesInWords, inSentence, percent } from '../../ui/words';
 import { Answers } from '../Found';
 import { StepHead } from './StepHead';
-
-const list = (causes: readonly CauseId[]): string =>
-  causes.map((id) => inSentence(causeOf(id).name)).join(', ');
 
 /** A stop at which something is to be put right. */
 type ToPutRight = Exclude<Stop, { why: 'try' }>;
@@ -79,7 +76,7 @@ export function StopStep({
 const Behind = ({ causes }: { causes: readonly CauseId[] }): ReactElement | null =>
   causes.length === 0 ? null : (
     <p className="mt-2 max-w-[58ch] text-xl leading-snug">
-      What did it may be {list(causes.slice(0, 3))}: a new one comes back the same while that stands.
+      What did it may be {causesInWords(causes.slice(0, 3))}: a new one comes back the same while that stands.
     </p>
   );
 
@@ -93,7 +90,7 @@ function wordsFor(stop: ToPutRight): { eyebrow: string; title: string; says: str
         title: lead,
         says:
           others.length > 0
-            ? `Seen, and it accounts for the complaint. Seen as well: ${list(others)}.`
+            ? `Seen, and it accounts for the complaint. Seen as well: ${causesInWords(others)}.`
             : 'Seen, and it accounts for the complaint.',
       };
     }
@@ -107,7 +104,7 @@ function wordsFor(stop: ToPutRight): { eyebrow: string; title: string; says: str
       return {
         eyebrow: 'Put it right',
         title: stop.remedy.does,
-        says: `It mends whichever it is, ${percent(stop.probability)}: ${list(stop.causes)}.`,
+        says: `It mends whichever it is, ${percent(stop.probability)}: ${causesInWords(stop.causes)}.`,
       };
     case 'worth':
       return {

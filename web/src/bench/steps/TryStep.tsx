@@ -1,8 +1,8 @@
-import { behaviourOf, CAUTIONS, causeOf, OUTCOMES, type CauseId } from '@rusty-wren/core/knowledge';
+import { behaviourOf, CAUTIONS, OUTCOMES, type CauseId } from '@rusty-wren/core/knowledge';
 import { TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
 import type { JobAtBench, Log } from '../../job/useJob';
-import { inSentence } from '../../ui/words';
+import { causesInWords } from '../../ui/words';
 import { Outcomes } from './Outcomes';
 import { StepHead } from './StepHead';
 
@@ -22,9 +22,7 @@ export function TryStep({
       <p className="mt-3 text-2xl">
         {picture.complaints.map(({ complaint }) => behaviourOf(complaint).label).join(', ')}
       </p>
-      <p className="mt-2 text-xl leading-snug text-soft">
-        Done since: {causes.map((id) => inSentence(causeOf(id).name)).join(', ')}.
-      </p>
+      <p className="mt-2 text-xl leading-snug text-soft">Done since: {causesInWords(causes)}.</p>
       <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
         <TriangleAlert className="shrink-0" aria-hidden /> {CAUTIONS.running}
       </p>
