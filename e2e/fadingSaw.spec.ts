@@ -53,7 +53,6 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await expect(found(page, 'metering-diaphragm-stiff')).toContainText('Flick the metering diaphragm: stiff');
   await expect(step(page).getByRole('heading', { name: 'Metering diaphragm stiff' })).toBeVisible();
 
-  await step(page).getByRole('button', { name: 'Mend it' }).click();
   await expect(step(page).getByText('Fit a diaphragm kit')).toBeVisible();
   await step(page).getByLabel('What was done').fill('Kit 7, button height matched');
   // Nobody can say what it cured while it lies in pieces.

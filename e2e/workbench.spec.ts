@@ -131,7 +131,6 @@ test('a struck finding can count again', async ({ page }) => {
 test('a finding made before a repair that changed it is marked as old', async ({ page }) => {
   await checkIn(page, { ...machine('Stale 1'), complaints: ['Hard to start'] });
   await write(page, 'linetest leaks', 'Pressure-test the line alone: leaks');
-  await step(page).getByRole('button', { name: 'Mend it' }).click();
   await step(page).getByRole('button', { name: 'Better, not cured' }).click();
   await expect(found(page, 'fuel-line-leak')).toContainText('mended');
   await expect(trail(page).getByRole('button', { name: /line alone: leaks/ })).toContainText(
@@ -244,7 +243,6 @@ test('nothing is cured or started in pieces, and a start that fails opens the ca
     await expect(page.getByRole('alert')).toContainText('put all back');
     await bench.fill('');
   }
-  await step(page).getByRole('button', { name: 'Mend it' }).click();
   await expect(step(page).getByRole('button', { name: 'Cured it' })).toHaveCount(0);
   await step(page).getByRole('button', { name: 'All back on' }).click();
   await expect(tray(page).getByText('nothing')).toBeVisible();

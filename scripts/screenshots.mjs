@@ -58,7 +58,7 @@ const views = [
     path: job('Reed 22'),
     prepare: async (page) => {
       await page.getByRole('button', { name: 'crossed', exact: true }).click();
-      await page.getByRole('button', { name: 'Mend it' }).first().waitFor();
+      await page.getByRole('button', { name: 'Cured it' }).waitFor();
     },
   },
   {

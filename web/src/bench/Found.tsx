@@ -97,12 +97,19 @@ const SeeIt = ({ entry, onEntry }: { entry: string; onEntry: (ref: string) => vo
   </Button>
 );
 
-/** What can be done about something found: mend it, or say that it is not mended and why. */
-export function Answers({ cause, log }: { cause: CauseId; log: Log }): ReactElement {
+/** What can be done about something found: mend it, or say that it is not mended. */
+const Answers = ({ cause, log }: { cause: CauseId; log: Log }): ReactElement => (
+  <>
+    <Button onClick={() => log('repair', { cause, outcome: 'untried' })}>Mended</Button>
+    <NotMended cause={cause} log={log} />
+  </>
+);
+
+/** Something found is not mended: the owner was told, or why it is left. */
+export function NotMended({ cause, log }: { cause: CauseId; log: Log }): ReactElement {
   const [leaving, setLeaving] = useState(false);
   return (
     <>
-      <Button onClick={() => log('repair', { cause, outcome: 'untried' })}>Mended</Button>
       <Button onClick={() => log('answered', { cause, answer: 'told' })}>Told the owner</Button>
       <Button aria-expanded={leaving} onClick={() => setLeaving(!leaving)}>
         Left, because…

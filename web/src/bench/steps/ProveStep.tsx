@@ -31,12 +31,28 @@ function ProveIt({
     return wait ? (
       <span className="text-lg text-soft">not before {format(wait, 'EEE HH:mm')}</span>
     ) : (
-      <Link
-        to={`${start}?${by.state}`}
-        className={`inline-flex min-h-11 items-center rounded-md px-4 py-2 font-semibold ${BUTTON_LOOKS[look]}`}
-      >
-        Start it
-      </Link>
+      <span className="flex flex-wrap items-center gap-2">
+        <Link
+          to={`${start}?${by.state}`}
+          className={`inline-flex min-h-11 items-center rounded-md px-4 py-2 font-semibold ${BUTTON_LOOKS[look]}`}
+        >
+          Start it
+        </Link>
+        <span className="flex items-center gap-1" role="group" aria-label={`${step.label}: it ran after`}>
+          <span className="mr-1 text-lg text-soft">ran after</span>
+          {FEW_PULLS.map((pulls) => (
+            <button
+              key={pulls}
+              type="button"
+              aria-label={pulls === 1 ? '1 pull' : `${pulls} pulls`}
+              onClick={() => log('start', { state: by.state, pulls, outcome: 'runs' })}
+              className="size-11 rounded-md border-2 border-line text-xl font-bold hover:border-ink"
+            >
+              {pulls}
+            </button>
+          ))}
+        </span>
+      </span>
     );
   }
   const proved = (): void =>
@@ -60,6 +76,15 @@ function ProveIt({
       Proved
     </Button>
   );
+}
+
+/** Pulls that need no counting: more of them are counted at the starting drill. */
+const FEW_PULLS = [1, 2, 3, 4, 5];
+
+/** Whether a step can be made now: the second of two cold starts waits for the first. */
+function isUp({ by, id }: ProofStep, proof: readonly ProofStep[]): boolean {
+  if (by.kind !== 'start') return true;
+  return proof.find((s) => !s.done && s.by.kind === 'start' && s.by.state === by.state)?.id === id;
 }
 
 /** What is left first, what is done after it. */
@@ -102,7 +127,9 @@ export function ProveStep({
               )}
               {step.label}
             </span>
-            {!step.done && <ProveIt step={step} log={log} start={start} first={step.id === first} />}
+            {!step.done && isUp(step, picture.proof) && (
+              <ProveIt step={step} log={log} start={start} first={step.id === first} />
+            )}
           </li>
         ))}
       </ul>

@@ -1,26 +1,48 @@
-import { itemBack, type OffItem } from '@rusty-wren/core/log';
-import type { ReactElement } from 'react';
+import { itemBack, type Noted, type OffItem } from '@rusty-wren/core/log';
+import type { ReactElement, ReactNode } from 'react';
 import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
 import { inSentence } from '../../ui/words';
 import { StepHead } from './StepHead';
 
 /** What keeps an engine from being started: what is off it, and one tap that puts all of it back. */
-export function PutBackFirst({ off, log }: { off: readonly OffItem[]; log: Log }): ReactElement {
+export function PutBackFirst({
+  off,
+  log,
+  before = [],
+  or,
+}: {
+  off: readonly OffItem[];
+  log: Log;
+  /** What the tap says besides, noted first. */
+  before?: readonly Noted[];
+  /** What can be done instead. */
+  or?: ReactNode;
+}): ReactElement {
   return (
     <div role="group" aria-label="Put back first" className="mt-5 max-w-2xl">
-      <p className="text-2xl font-semibold">
-        {off.length === 1 ? 'One thing is off' : `${off.length} things are off`}: put{' '}
-        {off.length === 1 ? 'it' : 'them'} back before it is started.
+      <p className="text-xl leading-snug">
+        <strong>
+          {off.length === 1 ? 'One thing is off' : `${off.length} things are off`}: put{' '}
+          {off.length === 1 ? 'it' : 'them'} back before it is started.
+        </strong>{' '}
+        {off.map((item, i) => (i === 0 ? item.name : inSentence(item.name))).join(', ')}.
       </p>
-      <p className="mt-1 text-xl">{off.map((item) => inSentence(item.name)).join(', ')}</p>
-      <Button
-        look="rust"
-        className="mt-4 min-h-16 px-8 text-xl"
-        onClick={() => log.all(off.toReversed().map((item) => ({ kind: 'put-back', body: itemBack(item) })))}
-      >
-        All back on
-      </Button>
+      <div className="mt-4 flex flex-wrap items-center gap-3">
+        <Button
+          look="rust"
+          className="min-h-16 px-8 text-xl"
+          onClick={() =>
+            log.all([
+              ...before,
+              ...off.toReversed().map((item) => ({ kind: 'put-back', body: itemBack(item) }) as const),
+            ])
+          }
+        >
+          All back on
+        </Button>
+        {or}
+      </div>
     </div>
   );
 }

@@ -37,17 +37,54 @@ function drawStop(...lines: readonly (string | Noted)[]) {
 afterEach(cleanup);
 
 describe('enough is known', () => {
-  it('has one call to act: to mend what was found, with its other answers beside it', async () => {
+  it('asks what mending it came to, in one tap, with the other answers beside it', async () => {
     const { noted } = drawStop(fades, 'vent blocked', 'cap recovers');
-    expect(calls()).toEqual(['Mend it']);
+    expect(calls()).toEqual([]);
     await userEvent.click(screen.getByRole('button', { name: 'Told the owner' }));
     await userEvent.click(screen.getByRole('button', { name: 'Left, because…' }));
     await userEvent.type(screen.getByLabelText('Why it is left'), 'no vent in the drawer{Enter}');
-    await userEvent.click(screen.getByRole('button', { name: 'Mend it' }));
+    await userEvent.type(screen.getByLabelText(/What was done/), ' blown through ');
+    await userEvent.click(screen.getByRole('button', { name: 'Cured it' }));
     expect(noted().map((n) => n.body)).toEqual([
       { cause: 'tank-vent-blocked', answer: 'told' },
       { cause: 'tank-vent-blocked', answer: 'left', words: 'no vent in the drawer' },
       { settles: 'tank-vent-blocked' },
+      { cause: 'tank-vent-blocked', outcome: 'cured', note: 'blown through' },
+    ]);
+  });
+
+  it('is put together first: one tap settles on it and puts all of it back', async () => {
+    const { noted } = drawStop(
+      complains('runs-on-prime-then-dies'),
+      ...(['air-box', 'carburettor', 'metering-cover'] as const).map((part): Noted => ({
+        kind: 'took-off',
+        body: { part },
+      })),
+      'metering diaphragm stiff',
+    );
+    expect(calls()).toEqual(['All back on']);
+    expect(screen.queryByRole('button', { name: 'Cured it' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'All back on' }));
+    expect(noted()[0]).toMatchObject({ kind: 'verdict', body: { settles: 'metering-diaphragm-stiff' } });
+    expect(
+      new Set(
+        noted()
+          .slice(1)
+          .map((n) => n.kind),
+      ),
+    ).toEqual(new Set(['put-back']));
+    expect(noted().at(-1)?.body).toEqual({ part: 'air-box' });
+  });
+
+  it('what else was found is put right in the same go, when said so', async () => {
+    const { noted } = drawStop(fades, 'smell fresh', 'vent blocked', 'cap recovers', 'inlet screen gummed');
+    const also = within(screen.getByRole('group', { name: 'Put right as well' }));
+    await userEvent.click(also.getByRole('button', { name: 'Inlet screen gummed' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Better, not cured' }));
+    expect(noted().map((n) => n.body)).toEqual([
+      { settles: 'tank-vent-blocked' },
+      { cause: 'inlet-screen-clogged', outcome: 'better' },
+      { cause: 'tank-vent-blocked', outcome: 'better' },
     ]);
   });
 
@@ -127,6 +164,15 @@ describe('the proof', () => {
     expect(bench.noted()).toEqual([
       { kind: 'finding', body: { check: 'full-speed', result: 'in-band', sureness: 'sure' } },
     ]);
+  });
+
+  it('takes a start that needs no counting in one tap', async () => {
+    const { picture } = benchWith(fades, cured);
+    const bench = fakeLog();
+    draw(<ProveStep jobId="j" picture={picture} log={bench.log} onClose={nothing} />);
+    const row = screen.getByRole('group', { name: /^Restarts warm/ });
+    await userEvent.click(within(row).getByRole('button', { name: '2 pulls' }));
+    expect(bench.noted()).toEqual([{ kind: 'start', body: { state: 'warm', pulls: 2, outcome: 'runs' } }]);
   });
 
   it('times the minute of idling', async () => {

@@ -1,10 +1,12 @@
 import { causeOf, remedyMinutes, type CauseId } from '@rusty-wren/core/knowledge';
 import { leadingIn, type Stop } from '@rusty-wren/core/diagnosis';
+import { offToStart } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import type { JobAtBench, Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
 import { causesInWords, inSentence, percent } from '../../ui/words';
-import { Answers } from '../Found';
+import { NotMended } from '../Found';
+import { Mending } from './Mending';
 import { StepHead } from './StepHead';
 
 /** A stop at which something is to be put right. */
@@ -18,22 +20,14 @@ export function StopStep({
   onClose,
 }: {
   stop: ToPutRight;
-  atBench: Pick<JobAtBench, 'diagnosis' | 'picture'>;
+  atBench: Pick<JobAtBench, 'diagnosis' | 'picture' | 'job'>;
   log: Log;
   onClose: () => void;
 }): ReactElement {
   const lead = causeOf(leadingIn(stop));
   const { eyebrow, title, says } = wordsFor(stop);
   const remedy = 'remedy' in stop ? stop.remedy : undefined;
-  const mend = (
-    <Button
-      look="rust"
-      className="min-h-14 px-6 text-lg"
-      onClick={() => log('verdict', { settles: lead.id, ...(remedy && { remedy: remedy.id }) })}
-    >
-      {stop.why === 'worth' ? 'Go on: mend it' : 'Mend it'}
-    </Button>
-  );
+  const settling = { settles: lead.id, ...(remedy && { remedy: remedy.id }) };
   return (
     <section aria-label="Enough checked">
       <StepHead
@@ -47,7 +41,9 @@ export function StopStep({
         <>
           <Behind causes={atBench.diagnosis.behind.map((b) => b.cause)} />
           <div className="mt-5 flex flex-wrap items-center gap-3">
-            {mend}
+            <Button look="rust" className="min-h-14 px-6 text-lg" onClick={() => log('verdict', settling)}>
+              Go on: mend it
+            </Button>
             {atBench.picture.stage !== 'answer' && (
               <Button
                 className="min-h-14 px-6 text-lg"
@@ -64,10 +60,28 @@ export function StopStep({
           </div>
         </>
       ) : (
-        <div className="mt-5 flex flex-wrap items-center gap-3">
-          {mend}
-          {stop.why === 'found' && <Answers cause={lead.id} log={log} />}
-        </div>
+        <>
+          <Mending
+            jobId={atBench.job.id}
+            cause={lead.id}
+            draft={`${atBench.job.id} ${lead.id} button`}
+            off={offToStart(atBench.picture)}
+            log={log}
+            settling={[{ kind: 'verdict', body: settling }]}
+            besides={atBench.picture.found
+              .filter((f) => f.state === 'standing' && !f.answer && f.cause !== lead.id)
+              .map((f) => f.cause)}
+            repairOf={(outcome, note) => ({
+              kind: 'repair',
+              body: { cause: lead.id, ...(remedy && { remedy: remedy.id }), outcome, ...note },
+            })}
+          />
+          {stop.why === 'found' && (
+            <div className="mt-4 flex flex-wrap items-center gap-3">
+              <NotMended cause={lead.id} log={log} />
+            </div>
+          )}
+        </>
       )}
     </section>
   );
@@ -83,17 +97,12 @@ const Behind = ({ causes }: { causes: readonly CauseId[] }): ReactElement | null
 function wordsFor(stop: ToPutRight): { eyebrow: string; title: string; says: string } {
   const lead = causeOf(leadingIn(stop)).name;
   switch (stop.why) {
-    case 'found': {
-      const others = stop.causes.filter((id) => id !== stop.cause);
+    case 'found':
       return {
         eyebrow: 'Put it right',
         title: lead,
-        says:
-          others.length > 0
-            ? `Seen, and it accounts for the complaint. Seen as well: ${causesInWords(others)}.`
-            : 'Seen, and it accounts for the complaint.',
+        says: 'Seen, and it accounts for the complaint.',
       };
-    }
     case 'settled':
       return {
         eyebrow: 'Put it right',
