@@ -3,7 +3,8 @@ import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/
 import type { Entry, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
 import Joi from 'joi';
-import { entrySchema, uuid } from './entries';
+import { entrySchema } from './entries';
+import { day, uuid } from './wire';
 
 export interface Account {
   id: string;
@@ -155,7 +156,7 @@ export const checkInSchema = Joi.object({
       }),
     })
     .required(),
-  promisedFor: Joi.string().isoDate(),
+  promisedFor: day,
   entries: Joi.array().items(entrySchema).min(1).max(100).required(),
 }).required();
 

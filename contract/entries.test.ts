@@ -127,7 +127,7 @@ describe('entries', () => {
     [entry('strike', { reason: 'x' }), 'strikes is required'],
     [entry('note', { text: 'x' }, { strikes: ID }), 'strikes is not allowed'],
     [entry('note', { text: 'x' }, { id: '7' }), 'id must be a valid GUID'],
-    [entry('note', { text: 'x' }, { notedAt: 'yesterday' }), 'notedAt must be in iso format'],
+    [entry('note', { text: 'x' }, { notedAt: 'yesterday' }), 'notedAt must be a moment'],
     [entry('note', { text: 'x' }, { seq: 4 }), 'seq is not allowed'],
   ])('is refused (%#)', (value, says) => {
     expect(problem(value)).toContain(says);

@@ -19,14 +19,15 @@ import {
   STAGES,
   START_OUTCOMES,
   START_STATES,
+  type Entry,
   type EntryKind,
+  type NewEntry,
 } from '@rusty-wren/core/log';
 import { READING_FIELD } from '@rusty-wren/core/reading';
 import { MOST_TRACK, SCREWS } from '@rusty-wren/core/tuning';
 import Joi from 'joi';
+import { instant, uuid } from './wire';
 import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
-
-export const uuid = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
 
 const oneOf = (ids: readonly string[]): Joi.StringSchema => Joi.string().valid(...ids);
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
@@ -142,7 +143,7 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
 /** One entry of the log, with the body its kind asks for. Unknown kinds are refused. */
 export const entrySchema = Joi.object({
   id: uuid.required(),
-  notedAt: Joi.string().isoDate().required(),
+  notedAt: instant.required(),
   by: uuid,
   kind: oneOf(ENTRY_KINDS).required(),
   strikes: uuid.when('kind', { is: 'strike', then: Joi.required(), otherwise: Joi.forbidden() }),
@@ -153,7 +154,30 @@ export const entrySchema = Joi.object({
     }),
 });
 
-/** A batch of entries for one job. */
+/** A batch of entries for one job: all are taken in, or none. */
 export const entriesSchema = Joi.object({
   entries: Joi.array().items(entrySchema).min(1).max(200).required(),
 }).required();
+
+/** One entry on its way, and to which job. */
+export interface Parcel {
+  jobId: string;
+  entry: NewEntry;
+}
+
+/** Parcels for any jobs in one go, each taken in or refused by itself: its entry is looked at once it is its turn. */
+export const parcelsSchema = Joi.object({
+  parcels: Joi.array()
+    .items(Joi.object({ jobId: uuid.required(), entry: Joi.object().unknown().required() }))
+    .min(1)
+    .max(500)
+    .required(),
+}).required();
+
+/** What became of the parcels of one go. */
+export interface Delivery {
+  /** The entries on the log now, with their order, by job. */
+  stored: { jobId: string; entries: Entry[] }[];
+  /** What was not taken in: which parcel, counted from 0, and one sentence why. */
+  refused: { at: number; error: string }[];
+}

@@ -6,3 +6,4 @@ export { clearMessage } from './messages';
 export * from './specCard';
 export * from './feed';
 export type { NewEntry } from '@rusty-wren/core/log';
+export { day, faultyText, instant, isDay, isInstant, uuid } from './wire';

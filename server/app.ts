@@ -2,14 +2,15 @@ import { readFile } from 'node:fs/promises';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Pool } from './db/pool';
-import { refuse } from './http/problem';
+import { atMost, LOOPBACK, ownNamesOnly } from './http/guard';
+import { answerTo, refuse } from './http/problem';
 import { feedRoutes } from './feed/routes';
-import { jobRoutes } from './jobs/routes';
+import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
 import { peopleRoutes } from './people/routes';
+import { Announcer } from './stream/announcer';
 import type { Changes } from './stream/changes';
 import { specRoutes } from './specs/routes';
 import { streamRoutes } from './stream/routes';
@@ -21,11 +22,30 @@ export interface AppParts {
   changes: Changes;
   /** Folder of the built interface; without it only the API answers. */
   webRoot?: string;
+  /** The names this server answers to, without ports. */
+  names?: readonly string[];
+  /** Whether the database is there and made; until then everything waits. */
+  isReady?: () => boolean;
+  /** Requests from one address in ten seconds. */
+  mostRequests?: number;
 }
 
+/** A busy bench with a dozen tabs asks a few hundred times in ten seconds. */
+const MOST_REQUESTS = 5000;
+
 /** The whole application: the API under /api, the interface under everything else. */
-export function createApp({ pool, changes, webRoot }: AppParts): Hono {
+export function createApp({
+  pool,
+  changes,
+  webRoot,
+  isReady = () => true,
+  names = LOOPBACK,
+  mostRequests = MOST_REQUESTS,
+}: AppParts): Hono {
   const app = new Hono();
+  const announcer = new Announcer(pool);
+  app.use(ownNamesOnly(names));
+  app.use('/api/*', atMost(mostRequests));
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -36,6 +56,10 @@ export function createApp({ pool, changes, webRoot }: AppParts): Hono {
       },
     }),
   );
+  app.use('/api/*', async (_c, next) => {
+    if (!isReady()) throw refuse(503, 'The bench server is getting ready.');
+    await next();
+  });
   app.use(
     '/api/*',
     bodyLimit({ maxSize: BODY_LIMIT, onError: () => Promise.reject(refuse(400, 'The body is too large.')) }),
@@ -52,7 +76,8 @@ export function createApp({ pool, changes, webRoot }: AppParts): Hono {
     await pool.query('SELECT 1');
     return c.json({ ok: true });
   });
-  app.route('/api/jobs', jobRoutes(pool));
+  app.route('/api/jobs', jobRoutes(pool, announcer));
+  app.route('/api/entries', entryRoutes(pool, announcer));
   app.route('/api', peopleRoutes(pool));
   app.route('/api/own-order', orderRoutes(pool));
   app.route('/api/feed', feedRoutes(pool, changes));
@@ -61,14 +86,21 @@ export function createApp({ pool, changes, webRoot }: AppParts): Hono {
   app.all('/api/*', () => {
     throw refuse(404, 'No such address.');
   });
+  // Nothing outside the API takes a body: what is sent is not read.
+  app.use('*', async (c, next) => {
+    if (['GET', 'HEAD'].includes(c.req.method)) return await next();
+    c.header('Connection', 'close');
+    c.header('Allow', 'GET, HEAD');
+    throw refuse(405, `${c.req.method} is not for pages.`);
+  });
   if (webRoot) {
     app.use('*', serveStatic({ root: webRoot }));
-    app.get('*', async (c) => c.html(await readFile(`${webRoot}/index.html`, 'utf8')));
+    // A place in the interface, not a file of it that is not there.
+    app.get('*', async (c) => {
+      if (/\.\w+$|^\/assets\//.test(c.req.path)) throw refuse(404, 'No such file.');
+      return c.html(await readFile(`${webRoot}/index.html`, 'utf8'));
+    });
   }
-  app.onError((error, c) => {
-    if (error instanceof HTTPException) return c.json({ error: error.message }, error.status);
-    console.error(error);
-    return c.json({ error: 'The bench server met a fault and changed nothing.' }, 500);
-  });
+  app.onError(answerTo);
   return app;
 }

@@ -2,9 +2,11 @@ import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
 import { createApp } from './app';
 import { migrate } from './db/migrate';
-import { connect } from './db/pool';
+import { connect, isAway } from './db/pool';
 import { loadDemo } from './demo/load';
+import { LOOPBACK } from './http/guard';
 import { readRack } from './jobs/rack';
+import { Announcer } from './stream/announcer';
 import { Changes } from './stream/changes';
 
 const url = process.env['DATABASE_URL'];
@@ -16,15 +18,38 @@ const port = Number(process.env['PORT'] ?? 4680);
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url));
 
 const pool = connect(url);
-await migrate(pool);
-if (process.env['DEMO'] !== 'off') await loadDemo(pool, new Date());
-// Working every open job out once now makes the first look at the rack quick.
-await readRack(pool, 'open', new Date().toISOString());
 const changes = new Changes(url);
-await changes.start();
+/** Asks again every second, for as long as the database is away. */
+async function onceThere<T>(work: () => Promise<T>): Promise<T> {
+  for (;;) {
+    try {
+      return await work();
+    } catch (error) {
+      if (!isAway(error)) throw error;
+      console.error(`waiting for the database: ${(error as Error).message}`);
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+    }
+  }
+}
 
+let ready = false;
+const names = process.env['NAMES']?.split(',').map((name) => name.trim());
+const app = createApp({
+  pool,
+  changes,
+  webRoot,
+  isReady: () => ready,
+  ...(names && { names: [...LOOPBACK, ...names] }),
+  ...(process.env['MOST_REQUESTS'] && { mostRequests: Number(process.env['MOST_REQUESTS']) }),
+});
 const server = serve(
-  { fetch: createApp({ pool, changes, webRoot }).fetch, port, hostname: '127.0.0.1' },
+  {
+    fetch: app.fetch,
+    port,
+    hostname: '127.0.0.1',
+    // A body or a head that trickles in is not waited for.
+    serverOptions: { requestTimeout: 10_000, headersTimeout: 5_000, connectionsCheckingInterval: 1_000 },
+  },
   (address) => {
     console.log(`listening on ${address.port}`);
   },
@@ -48,3 +73,12 @@ process.on('SIGINT', () => void stop());
 process.on('SIGTERM', () => void stop());
 // Whoever started it holds its standard input; when they die, however they die, it ends too.
 if (process.env['STOP_WITH_STDIN']) process.stdin.resume().on('close', () => void stop());
+
+await onceThere(() => migrate(pool));
+if (process.env['DEMO'] !== 'off') await onceThere(() => loadDemo(pool, new Date()));
+// Working every open job out once now makes the first look at the rack quick.
+await onceThere(() => readRack(pool, 'open', new Date().toISOString()));
+await onceThere(() => changes.start());
+// Whoever ended here before may not have told of its last entries.
+await onceThere(() => new Announcer(pool).gap());
+ready = true;

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import {
   clearMessage,
+  faultyText,
   feedLineSchema,
   standInSchema,
   type FeedLine,
@@ -30,6 +31,8 @@ function linesOf(body: string): FeedLine[] {
     } catch {
       throw refuse(400, `Line ${i + 1} is not JSON.`);
     }
+    const faulty = faultyText(line);
+    if (faulty) throw refuse(400, `Line ${i + 1}: ${faulty} holds a character that no text has.`);
     const { error } = feedLineSchema.validate(line, { convert: false });
     if (error) throw refuse(400, `Line ${i + 1}: ${clearMessage(error)}.`);
     return line as FeedLine;

@@ -1,26 +1,61 @@
-import { clearMessage } from '@rusty-wren/contract';
+import { clearMessage, faultyText } from '@rusty-wren/contract';
 import type { Context } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type Joi from 'joi';
+import pg from 'pg';
+import { isAway } from '../db/pool';
+
+type Status = 400 | 403 | 404 | 405 | 409 | 421 | 429 | 503;
 
 /** A refusal with one clear sentence. */
-export const refuse = (status: 400 | 404 | 409, message: string): HTTPException =>
+export const refuse = (status: Status, message: string): HTTPException =>
   new HTTPException(status, { message });
 
-/** The request's JSON body, checked against the schema. Throws a 400 naming the field and the reason. */
-export async function checkedBody<T>(c: Context, schema: Joi.ObjectSchema): Promise<T> {
+/** Seconds after which it is worth asking again. */
+const RETRY_AFTER_S = 2;
+
+/** Any error as an answer: a refusal as it is, a database that is away as 503, data it will not have as 400 or 409. */
+export function answerTo(error: Error, c: Context): Response {
+  if (error instanceof HTTPException) {
+    if (error.status === 429 || error.status === 503) c.header('Retry-After', String(RETRY_AFTER_S));
+    return c.json({ error: error.message }, error.status);
+  }
+  if (isAway(error)) {
+    c.header('Retry-After', String(RETRY_AFTER_S));
+    return c.json({ error: 'The bench database does not answer now; nothing was changed.' }, 503);
+  }
+  if (error instanceof pg.DatabaseError && error.code?.startsWith('22'))
+    return c.json({ error: 'The body holds something the database does not take.' }, 400);
+  if (error instanceof pg.DatabaseError && error.code?.startsWith('23'))
+    return c.json({ error: 'Something else on the books stands against it.' }, 409);
+  console.error(error);
+  return c.json({ error: 'The bench server met a fault and changed nothing.' }, 500);
+}
+
+/**
+ * The request's JSON body, checked against the schema. Throws a 400 naming the field and the reason. `textsLater`: whoever
+ * asks looks for faulty characters itself.
+ */
+export async function checkedBody<T>(
+  c: Context,
+  schema: Joi.ObjectSchema,
+  { textsLater = false } = {},
+): Promise<T> {
   let body: unknown;
   try {
     body = await c.req.json();
-  } catch {
+  } catch (error) {
+    if (error instanceof HTTPException) throw error;
     throw refuse(400, 'The body is not JSON.');
   }
+  const faulty = textsLater ? null : faultyText(body);
+  if (faulty) throw refuse(400, `${faulty} holds a character that no text has.`);
   const { error, value } = schema.validate(body, { convert: false });
   if (error) throw refuse(400, `${clearMessage(error)}.`);
   return value as T;
 }
 
-const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/i;
+const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/;
 
 /** A uuid from the path. Throws a 404 when it is none: there can be no such job. */
 export function pathId(c: Context, name: string): string {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { CheckIn } from '@rusty-wren/contract';
+import type { Entry } from '@rusty-wren/core/log';
 import type pg from 'pg';
 import { refuse } from '../http/problem';
 import { appendEntries } from './log';
@@ -47,9 +48,9 @@ async function machineId(client: pg.PoolClient, owner: string, machine: CheckIn[
 
 /**
  * Checks a machine in inside the caller's transaction: owner, machine, job and first entries, or nothing. The job's id
- * is the client's, so sending twice makes one job.
+ * is the client's, so sending twice makes one job. Returns its entries with their order.
  */
-export async function checkIn(client: pg.PoolClient, wanted: CheckIn): Promise<void> {
+export async function checkIn(client: pg.PoolClient, wanted: CheckIn): Promise<Entry[]> {
   await client.query('SELECT pg_advisory_xact_lock(hashtext($1))', [wanted.jobId]);
   const known = await client.query('SELECT 1 FROM job WHERE id = $1', [wanted.jobId]);
   if (known.rowCount === 0) {
@@ -65,5 +66,5 @@ export async function checkIn(client: pg.PoolClient, wanted: CheckIn): Promise<v
       ],
     );
   }
-  await appendEntries(client, wanted.jobId, wanted.entries);
+  return await appendEntries(client, wanted.jobId, wanted.entries);
 }

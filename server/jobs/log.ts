@@ -1,6 +1,5 @@
-import type { NewEntry } from '@rusty-wren/contract';
+import type { NewEntry, Parcel } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
-import type pg from 'pg';
 import type { Db } from '../db/pool';
 import { refuse } from '../http/problem';
 import { ENTRY_COLUMNS, entryOf, type EntryRow } from './rows';
@@ -23,70 +22,72 @@ export const readLog = async (db: Db, jobId: string): Promise<Entry[]> =>
 
 const DAY_MS = 86_400_000;
 
+/** Why an entry was not taken in. */
+export interface Refusal {
+  status: 400 | 404 | 409;
+  error: string;
+}
+
+const REFUSALS: Readonly<Record<string, Refusal>> = {
+  'no-job': { status: 404, error: 'No such job.' },
+  'other-job': { status: 409, error: 'id belongs to another job.' },
+  'no-account': { status: 400, error: 'by names nobody on the books.' },
+  'no-target': { status: 400, error: 'strikes names no entry of this job.' },
+};
+
+/** Whether an entry is dated later than any clock that is right can say. */
+export const isAhead = (entry: NewEntry, now: number): boolean => Date.parse(entry.notedAt) > now + DAY_MS;
+const AHEAD: Refusal = { status: 400, error: 'notedAt lies in the future.' };
+
 /**
- * Adds entries to a job's log, in the order given, inside the caller's transaction. Entries already there are passed
- * over, so sending twice is harmless. Returns the entries sent, with their order. Throws 404 for no such job, 409 for
- * an id that belongs to another job, 400 for a strike at nothing or a time that has not come.
+ * Adds entries to their jobs' logs, in the order given, in one statement. One already there is passed over, so sending
+ * twice is harmless. Returns, entry by entry, what stands on the log with its order, or why it was not taken in.
  */
-export async function appendEntries(
-  client: pg.PoolClient,
-  jobId: string,
-  entries: readonly NewEntry[],
-): Promise<Entry[]> {
-  // Holding the job's row makes concurrent writers take turns, so the order has no gaps and no clashes.
-  const job = await client.query('SELECT id FROM job WHERE id = $1 FOR UPDATE', [jobId]);
-  if (job.rowCount === 0) throw refuse(404, 'No such job.');
-  const { rows: last } = await client.query<{ seq: number }>(
-    'SELECT coalesce(max(seq), 0) AS seq FROM bench_entry WHERE job_id = $1',
-    [jobId],
-  );
-  let seq = last[0]?.seq ?? 0;
-  for (const [i, entry] of entries.entries()) {
-    if (Date.parse(entry.notedAt) > Date.now() + DAY_MS)
-      throw refuse(400, `entries[${i}].notedAt lies in the future.`);
-    const known = await client.query<{ job_id: string }>('SELECT job_id FROM bench_entry WHERE id = $1', [
-      entry.id,
-    ]);
-    const home = known.rows[0]?.job_id;
-    if (home === jobId) continue;
-    if (home !== undefined) throw refuse(409, `entries[${i}].id belongs to another job.`);
-    if (entry.strikes) await mustBeStrikable(client, jobId, entry.strikes, i);
-    if (entry.by) await mustBeKnown(client, entry.by, i);
-    await client.query(
-      `INSERT INTO bench_entry (id, job_id, seq, noted_at, account_id, kind, body, strikes) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
-      [
-        entry.id,
-        jobId,
-        ++seq,
-        entry.notedAt,
-        entry.by ?? null,
-        entry.kind,
-        JSON.stringify(entry.body),
-        entry.strikes ?? null,
-      ],
-    );
+export async function noteEntries(db: Db, parcels: readonly Parcel[]): Promise<(Entry | Refusal)[]> {
+  const now = Date.now();
+  const sent = parcels.flatMap(({ jobId, entry }, at) => (isAhead(entry, now) ? [] : [{ at, jobId, entry }]));
+  const outcomes: (Entry | Refusal)[] = parcels.map(() => AHEAD);
+  if (sent.length === 0) return outcomes;
+  const { rows } = await db.query<{ n: number; seq: number | null; refusal: string | null }>({
+    name: 'note_entries',
+    text: 'SELECT n, seq, refusal FROM note_entries($1)',
+    values: [
+      JSON.stringify(
+        sent.map(({ jobId, entry: { id, notedAt, by, kind, body, strikes } }) => ({
+          job: jobId,
+          id,
+          noted_at: notedAt,
+          account: by,
+          kind,
+          body,
+          strikes,
+        })),
+      ),
+    ],
+  });
+  for (const { n, seq, refusal } of rows) {
+    const { at, entry } = sent[n - 1]!;
+    outcomes[at] = refusal
+      ? REFUSALS[refusal]!
+      : { ...entry, seq: seq!, notedAt: new Date(entry.notedAt).toISOString() };
   }
-  const { rows } = await client.query<EntryRow>(
-    `SELECT ${ENTRY_COLUMNS} FROM bench_entry WHERE job_id = $1 AND id = ANY($2) ORDER BY seq`,
-    [jobId, entries.map((e) => e.id)],
+  return outcomes;
+}
+
+/** Whether an entry was not taken in. */
+export const isRefusal = (outcome: Entry | Refusal): outcome is Refusal => 'error' in outcome;
+
+/**
+ * Adds entries to one job's log, all or none: inside the caller's transaction, which a throw rolls back. Throws 404 for no such
+ * job, 409 for an id that belongs to another job, 400 for a strike at nothing or a time that has not come.
+ */
+export async function appendEntries(db: Db, jobId: string, entries: readonly NewEntry[]): Promise<Entry[]> {
+  const outcomes = await noteEntries(
+    db,
+    entries.map((entry) => ({ jobId, entry })),
   );
-  return rows.map(entryOf);
-}
-
-async function mustBeStrikable(
-  client: pg.PoolClient,
-  jobId: string,
-  target: string,
-  i: number,
-): Promise<void> {
-  const found = await client.query('SELECT 1 FROM bench_entry WHERE id = $1 AND job_id = $2', [
-    target,
-    jobId,
-  ]);
-  if (found.rowCount === 0) throw refuse(400, `entries[${i}].strikes names no entry of this job.`);
-}
-
-async function mustBeKnown(client: pg.PoolClient, account: string, i: number): Promise<void> {
-  const found = await client.query('SELECT 1 FROM account WHERE id = $1', [account]);
-  if (found.rowCount === 0) throw refuse(400, `entries[${i}].by names nobody on the books.`);
+  const at = outcomes.findIndex(isRefusal);
+  if (at < 0) return outcomes as Entry[];
+  const { status, error } = outcomes[at] as Refusal;
+  throw refuse(status, status === 404 ? error : `entries[${at}].${error}`);
 }

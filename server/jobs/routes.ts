@@ -1,36 +1,23 @@
 import {
   checkInSchema,
   entriesSchema,
-  factsOf,
+  parcelsSchema,
   type CheckIn,
   type JobWithLog,
   type NewEntry,
 } from '@rusty-wren/contract';
-import { readJob } from '@rusty-wren/core/log';
+import type { Entry } from '@rusty-wren/core/log';
 import { Hono } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
+import type { Announcer } from '../stream/announcer';
 import { checkIn } from './checkIn';
+import { closesUnsaid, deliver, openEndOf } from './deliver';
 import { appendEntries, readLog } from './log';
 import { readRack } from './rack';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readSqueeze } from '../specs/squeeze';
 import { readSameCan } from './sameCan';
-
-/** A job closed without a written reason must have nothing left open by its log. Throws 400 naming what is. */
-async function mustBeFinished(db: Db, id: string, added: readonly NewEntry[]): Promise<void> {
-  const closing = added.findIndex((e) => e.kind === 'stage' && e.body.stage === 'closed' && !e.body.reason);
-  if (closing < 0) return;
-  const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
-  const row = rows[0]!;
-  const { machine } = jobOf(row, (await readSqueeze(db, row))(row));
-  const [open] = readJob(await readLog(db, id), factsOf(machine)).openEnds;
-  if (open)
-    throw refuse(
-      400,
-      `entries[${closing}].body.reason is missing, and the job is not finished: ${open.says}`,
-    );
-}
 
 async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
@@ -42,8 +29,36 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   return { job, entries, squeezes, sameCan: await readSameCan(db, job, entries) };
 }
 
+/** Adds entries to a job's log, all or none; a closing without a reason only when nothing is left open by it. */
+async function addAll(pool: Pool, jobId: string, entries: readonly NewEntry[]): Promise<Entry[]> {
+  const closing = entries.findIndex((entry) => closesUnsaid({ jobId, entry }));
+  // One entry is taken in or not: that needs no transaction round it.
+  if (entries.length === 1 && closing < 0) return await appendEntries(pool, jobId, entries);
+  return await inTransaction(pool, async (client) => {
+    const added = await appendEntries(client, jobId, entries);
+    const open = closing < 0 ? null : await openEndOf(client, jobId);
+    if (open)
+      throw refuse(400, `entries[${closing}].body.reason is missing, and the job is not finished: ${open}`);
+    return added;
+  });
+}
+
+/** Entries of any jobs in one go, each taken in or refused by itself. */
+export const entryRoutes = (pool: Pool, announcer: Announcer): Hono =>
+  new Hono().post('/', async (c) => {
+    const { parcels } = await checkedBody<{ parcels: { jobId: string; entry: object }[] }>(c, parcelsSchema, {
+      textsLater: true,
+    });
+    const delivery = await deliver(pool, parcels);
+    for (const { jobId, entries } of delivery.stored)
+      announcer.changed({ jobId, seq: Math.max(...entries.map((e) => e.seq ?? 0)) });
+    return c.json(delivery);
+  });
+
 /** The rack, check-in, one job, and adding to its log. */
-export function jobRoutes(pool: Pool): Hono {
+export function jobRoutes(pool: Pool, announcer: Announcer): Hono {
+  const announce = (jobId: string, entries: readonly Entry[]): void =>
+    announcer.changed({ jobId, seq: Math.max(...entries.map((e) => e.seq ?? 0)) });
   return new Hono()
     .get('/', async (c) => {
       const which = c.req.query('show') ?? 'open';
@@ -52,22 +67,15 @@ export function jobRoutes(pool: Pool): Hono {
     })
     .post('/', async (c) => {
       const wanted = await checkedBody<CheckIn>(c, checkInSchema);
-      await inTransaction(pool, (client) => checkIn(client, wanted));
+      announce(wanted.jobId, await inTransaction(pool, (client) => checkIn(client, wanted)));
       return c.json(await readJobWithLog(pool, wanted.jobId), 201);
     })
     .get('/:id', async (c) => c.json(await readJobWithLog(pool, pathId(c, 'id'))))
     .post('/:id/entries', async (c) => {
       const id = pathId(c, 'id');
       const { entries } = await checkedBody<{ entries: NewEntry[] }>(c, entriesSchema);
-      return c.json(
-        {
-          entries: await inTransaction(pool, async (client) => {
-            const added = await appendEntries(client, id, entries);
-            await mustBeFinished(client, id, entries);
-            return added;
-          }),
-        },
-        201,
-      );
+      const added = await addAll(pool, id, entries);
+      announce(id, added);
+      return c.json({ entries: added }, 201);
     });
 }

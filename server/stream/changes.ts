@@ -29,8 +29,9 @@ export class Changes {
         for (const hear of this.feedListeners) hear(lines);
         return;
       }
-      const change = JSON.parse(payload) as JobChanged;
-      for (const listener of this.listeners) listener(change);
+      const changes = JSON.parse(payload) as JobChanged[];
+      if (changes.length === 0) for (const tell of this.gapListeners) tell();
+      for (const change of changes) for (const listener of this.listeners) listener(change);
     });
     await client.connect();
     await client.query('LISTEN job_changed; LISTEN instrument_feed');

@@ -12,6 +12,7 @@ export interface TestBench {
   app: Hono;
   pool: Pool;
   url: string;
+  changes: Changes;
   close: () => Promise<void>;
 }
 
@@ -48,6 +49,7 @@ export async function openBench(): Promise<TestBench> {
     app: createApp({ pool, changes }),
     pool,
     url,
+    changes,
     close: async () => {
       await changes.stop();
       await pool.end();

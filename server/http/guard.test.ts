@@ -1,0 +1,121 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp } from '../app';
+import { connect } from '../db/pool';
+import { streamsOpen } from '../stream/events';
+import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
+
+let bench: TestBench;
+beforeAll(async () => {
+  bench = await openBench();
+});
+afterAll(() => bench.close());
+const problem = async (response: Response): Promise<string> =>
+  ((await response.json()) as { error: string }).error;
+
+describe('names', () => {
+  it.each(['localhost', 'localhost:4680', '127.0.0.1:1', '[::1]:4680'])('answers as %s', async (host) => {
+    expect((await bench.app.request('/api/accounts', { headers: { host } })).status).toBe(200);
+  });
+  it.each([
+    'rebound.example',
+    'localhost.rebound.example:4680',
+    '127.0.0.2',
+    'a b',
+    '',
+    'localhost:4680@evil',
+  ])('not as %j', async (host) => {
+    const response = await bench.app.request('/api/customers', { headers: { host } });
+    expect(response.status).toBe(421);
+    expect(await problem(response)).toContain('not served under that name');
+  });
+  it('takes nothing from a page elsewhere, nor from one without a place', async () => {
+    for (const [origin, status] of [
+      ['http://elsewhere.example', 403],
+      ['null', 403],
+      ['http://localhost:4680', 201],
+    ] as const) {
+      const response = await bench.app.request('/api/jobs', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', origin },
+        body: JSON.stringify(aCheckIn()),
+      });
+      expect(response.status, origin).toBe(status);
+    }
+  });
+});
+
+describe('limits', () => {
+  it('a flood is told to come again later', async () => {
+    const app = createApp({ pool: bench.pool, changes: bench.changes, mostRequests: 5 });
+    const statuses = [];
+    for (let i = 0; i < 7; i++) statuses.push((await app.request('/api/accounts')).status);
+    expect(statuses).toEqual([200, 200, 200, 200, 200, 429, 429]);
+    expect((await app.request('/api/accounts')).headers.get('retry-after')).toBeTruthy();
+  });
+
+  it('a HEAD opens no stream, and one closed leaves its place', async () => {
+    const before = streamsOpen();
+    for (let i = 0; i < 100; i++)
+      expect((await bench.app.request('/api/stream', { method: 'HEAD' })).status).toBe(200);
+    expect(streamsOpen()).toBe(before);
+    const open = await Promise.all(Array.from({ length: 70 }, async () => bench.app.request('/api/stream')));
+    expect(open.filter((r) => r.status === 200)).toHaveLength(60);
+    expect(open.filter((r) => r.status === 429)).toHaveLength(10);
+    await Promise.all(open.map((r) => r.body?.cancel()));
+    expect(streamsOpen()).toBe(before);
+    const again = await bench.app.request('/api/stream');
+    expect(again.status).toBe(200);
+    await again.body?.cancel();
+  });
+
+  it('nothing outside the API is written to', async () => {
+    const response = await bench.app.request('/assets/x.js', { method: 'POST', body: 'x' });
+    expect(response.status).toBe(405);
+    expect(response.headers.get('connection')).toBe('close');
+  });
+});
+
+describe('a database that is away', () => {
+  it('is 503 with a time to come again, and nothing is lost when it is back', async () => {
+    const pool = connect(bench.url);
+    const app = createApp({ pool, changes: bench.changes });
+    const checkIn = aCheckIn();
+    expect((await post(app, '/api/jobs', checkIn)).status).toBe(201);
+    // Whoever is in the middle of a transaction loses its connection.
+    const locker = await bench.pool.connect();
+    await locker.query('BEGIN');
+    await locker.query('SELECT 1 FROM job WHERE id = $1 FOR UPDATE', [checkIn.jobId]);
+    const entries = [note('in the middle'), note('of it')];
+    const writing = post(app, `/api/jobs/${checkIn.jobId}/entries`, { entries });
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    await locker.query(
+      "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE wait_event_type = 'Lock' AND datname = current_database()",
+    );
+    const answer = await writing;
+    expect(answer.status).toBe(503);
+    expect(answer.headers.get('retry-after')).toBeTruthy();
+    await locker.query('ROLLBACK');
+    locker.release();
+    const again = await post(app, `/api/jobs/${checkIn.jobId}/entries`, { entries });
+    expect(again.status).toBe(201);
+    expect(((await again.json()) as { entries: { seq: number }[] }).entries.map((e) => e.seq)).toEqual([
+      2, 3,
+    ]);
+    await pool.end();
+  });
+
+  it('is waited for at the start, by name', async () => {
+    const app = createApp({ pool: bench.pool, changes: bench.changes, isReady: () => false });
+    const response = await app.request(`/api/jobs/${randomUUID()}`);
+    expect(response.status).toBe(503);
+    expect(await problem(response)).toBe('The bench server is getting ready.');
+  });
+
+  it('with nobody at its address is 503 too', async () => {
+    const pool = connect('postgres://nobody@127.0.0.1:1/none');
+    const app = createApp({ pool, changes: bench.changes });
+    expect((await app.request('/api/jobs')).status).toBe(503);
+    await pool.end();
+  });
+});

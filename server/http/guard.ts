@@ -1,0 +1,55 @@
+import { getConnInfo } from '@hono/node-server/conninfo';
+import type { Context, MiddlewareHandler } from 'hono';
+import { rateLimiter } from 'hono-rate-limiter';
+import { refuse } from './problem';
+
+/** The names this server answers to, without ports, where none are given: the machine it runs on. */
+export const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
+
+const nameIn = (address: string): string | null => {
+  try {
+    return new URL(address).hostname;
+  } catch {
+    return null;
+  }
+};
+
+/**
+ * Answers only to its own names: another name that leads here is somebody's page reaching for this bench through the
+ * browser of whoever opened it. A page from elsewhere may not change anything either.
+ */
+export const ownNamesOnly =
+  (names: readonly string[]): MiddlewareHandler =>
+  async (c, next) => {
+    const host = c.req.header('host');
+    const asked = nameIn(host === undefined ? c.req.url : `http://${host}`);
+    if (!asked || !names.includes(asked))
+      throw refuse(421, `This bench is not served under that name; it is ${names.join(', ')}.`);
+    const origin = c.req.header('origin');
+    const from = origin === undefined ? asked : nameIn(origin);
+    if (!['GET', 'HEAD'].includes(c.req.method) && (!from || !names.includes(from)))
+      throw refuse(403, 'A page from elsewhere changes nothing here.');
+    await next();
+  };
+
+/** Where a request comes from; requests that come from no socket (tests) are one. */
+export const addressOf = (c: Context): string => {
+  try {
+    return getConnInfo(c).remote.address ?? 'unknown';
+  } catch {
+    return 'none';
+  }
+};
+
+const WINDOW_MS = 10_000;
+
+/** At most so many requests in ten seconds from one address; the others are told to come again. */
+export const atMost = (requests: number): MiddlewareHandler =>
+  rateLimiter({
+    windowMs: WINDOW_MS,
+    limit: requests,
+    keyGenerator: addressOf,
+    handler: () => {
+      throw refuse(429, 'Too many requests at once; wait a moment.');
+    },
+  });

@@ -1,0 +1,41 @@
+import type { JobChanged } from '@rusty-wren/contract';
+import type { Db } from '../db/pool';
+
+/** Changes are told at most this late, so that many go in one notice. */
+const GATHER_MS = 10;
+/** PostgreSQL carries 8,000 bytes in one notice; one change takes about 60. */
+const CHANGES_A_NOTICE = 100;
+
+/** Tells every process that logs have grown, after they have: many changes in one notice, of each job the latest. */
+export class Announcer {
+  private readonly waiting = new Map<string, number>();
+  private timer: NodeJS.Timeout | null = null;
+
+  constructor(private readonly db: Db) {}
+
+  /** Tells of a job's log, which is this long now. */
+  changed({ jobId, seq }: JobChanged): void {
+    this.waiting.set(jobId, Math.max(seq, this.waiting.get(jobId) ?? 0));
+    this.timer ??= setTimeout(() => void this.tell(), GATHER_MS).unref();
+  }
+
+  /** Tells every process that changes may have been missed: one ended before it had told of its own. */
+  async gap(): Promise<void> {
+    await this.db.query("SELECT pg_notify('job_changed', '[]')");
+  }
+
+  private async tell(): Promise<void> {
+    this.timer = null;
+    const changes = [...this.waiting].map(([jobId, seq]): JobChanged => ({ jobId, seq }));
+    this.waiting.clear();
+    try {
+      for (let from = 0; from < changes.length; from += CHANGES_A_NOTICE)
+        await this.db.query("SELECT pg_notify('job_changed', $1)", [
+          JSON.stringify(changes.slice(from, from + CHANGES_A_NOTICE)),
+        ]);
+    } catch (error) {
+      // Whoever listens has lost its connection too, and fetches all once it has it back.
+      console.error(`changes not announced: ${(error as Error).message}`);
+    }
+  }
+}
