@@ -66,3 +66,23 @@ export async function findBy(page: Page, check: string, result: string, sureness
 
 /** What was seen wrong and stands on the list of work. */
 export const found = (page: Page, cause: string): Locator => suspects(page).locator(`[data-found=${cause}]`);
+
+/**
+ * A clock that the page and the server's answers share. Returns what moves both on, ms.
+ */
+export async function sharedClock(page: Page): Promise<(ms: number) => Promise<void>> {
+  let ahead = 0;
+  await page.clock.install();
+  await page.route(
+    (url) => url.pathname.startsWith('/api/') && !/stream|feed/.test(url.pathname),
+    async (route) => {
+      const response = await route.fetch();
+      const date = new Date(Date.now() + ahead).toUTCString();
+      await route.fulfill({ response, headers: { ...response.headers(), date } });
+    },
+  );
+  return async (ms) => {
+    ahead += ms;
+    await page.clock.fastForward(ms);
+  };
+}

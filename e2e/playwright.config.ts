@@ -16,6 +16,8 @@ export default defineConfig({
     ? [['list'], ['json', { outputFile: process.env['CI_REPORT'] }]]
     : 'list',
   use: {
+    // A worker that answers from its cache hides what a test makes the server do; where it is wanted it is let in.
+    serviceWorkers: 'block',
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:4680',
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',

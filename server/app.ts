@@ -94,7 +94,18 @@ export function createApp({
     throw refuse(405, `${c.req.method} is not for pages.`);
   });
   if (webRoot) {
-    app.use('*', serveStatic({ root: webRoot }));
+    app.use(
+      '*',
+      serveStatic({
+        root: webRoot,
+        // A file with its fingerprint in its name never changes; the others are asked for anew.
+        onFound: (path, c) =>
+          c.header(
+            'Cache-Control',
+            path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+          ),
+      }),
+    );
     // A place in the interface, not a file of it that is not there.
     app.get('*', async (c) => {
       if (/\.\w+$|^\/assets\//.test(c.req.path)) throw refuse(404, 'No such file.');

@@ -170,6 +170,13 @@ function started(line: string, at: AtHand): Understood | null {
   });
 }
 
+/** What a name and a note may have; more is refused, never cut. */
+const MOST = { thing: 120, note: 2000 } as const;
+const tooLong = (what: string, text: string, most: number): Understood | null =>
+  text.length > most
+    ? fail(`${what}: ${text.length} letters; ${most} at most. Make it shorter, or write it in two.`)
+    : null;
+
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A loose thing has a name: three letters and a vowel at least. */
@@ -185,10 +192,8 @@ function tookOff(rest: string, { off = [] }: AtHand): Understood {
   if (already) return fail(`${sentence(already.name)} is off already.`);
   return part
     ? understood(`Took off: ${partOf(part).name.toLowerCase()}`, { kind: 'took-off', body: { part } })
-    : understood(`Took off: ${rest} (loose thing)`, {
-        kind: 'took-off',
-        body: { thing: rest.slice(0, 120) },
-      });
+    : (tooLong('Took off', rest, MOST.thing) ??
+        understood(`Took off: ${rest} (loose thing)`, { kind: 'took-off', body: { thing: rest } }));
 }
 
 function putBack(rest: string, { off }: AtHand): Understood {
@@ -200,10 +205,8 @@ function putBack(rest: string, { off }: AtHand): Understood {
     return fail(`${sentence(part ? partOf(part).name : rest)} is not off.`);
   return part
     ? understood(`Put back: ${partOf(part).name.toLowerCase()}`, { kind: 'put-back', body: { part } })
-    : understood(`Put back: ${rest} (loose thing)`, {
-        kind: 'put-back',
-        body: { thing: rest.slice(0, 120) },
-      });
+    : (tooLong('Put back', rest, MOST.thing) ??
+        understood(`Put back: ${rest} (loose thing)`, { kind: 'put-back', body: { thing: rest } }));
 }
 
 /** "plug is not off": what was taken for off never was. */
@@ -280,9 +283,10 @@ export function readClause(line: string, at: AtHand): Understood {
   const rest = others.join(' ');
   const word = first.toLowerCase().replace(/:$/, '');
   if (word === 'note' || word === '#') {
-    return rest
-      ? understood(`Note: ${rest}`, { kind: 'note', body: { text: rest.slice(0, 2000) } })
-      : fail('Note: write something after it.');
+    if (!rest) return fail('Note: write something after it.');
+    return (
+      tooLong('Note', rest, MOST.note) ?? understood(`Note: ${rest}`, { kind: 'note', body: { text: rest } })
+    );
   }
   if (ALL_BACK.test(text)) return allBack(at);
   if (word === 'off') return tookOff(rest, at);

@@ -2,19 +2,65 @@ import type {
   Account,
   CheckIn,
   CustomerWithMachines,
+  Delivery,
   JobWithLog,
-  NewEntry,
   OwnOrder,
+  Parcel,
   RackTag,
   SpecCard,
   StandIn,
 } from '@rusty-wren/contract';
-import type { Entry } from '@rusty-wren/core/log';
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import {
+  createApi,
+  fetchBaseQuery,
+  type BaseQueryFn,
+  type FetchArgs,
+  type FetchBaseQueryError,
+} from '@reduxjs/toolkit/query/react';
+import { clockRead } from '../keeping/clock';
+import { reachable, unreachable } from '../keeping/outbox';
+import { keepSeen, lastSeen } from '../keeping/shelf';
+
+const REFUSALS: ReadonlySet<unknown> = new Set([400, 404, 405, 409, 413, 415, 422]);
+
+/** Whether the server has said no, for good; anything else that went wrong may go right later. */
+export const isRefused = (error: unknown): boolean =>
+  typeof error === 'object' && error !== null && 'status' in error && REFUSALS.has(error.status);
+
+const ask = fetchBaseQuery({ baseUrl: '/api/', timeout: 15_000 });
+
+/** Whether this is a job that hangs here and was not sent yet: it has no number. */
+const isHeldHere = (data: unknown): boolean =>
+  (data as { job?: { tag?: unknown } } | undefined)?.job?.tag === 0;
+
+/**
+ * Asks the server. What it answers to a plain question is kept on this device, and given again while it is away. Its clock is
+ * compared with this device's by the way.
+ */
+const askOrRemember: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (
+  args,
+  { dispatch, getState, ...rest },
+  extra,
+) => {
+  const result = await ask(args, { dispatch, getState, ...rest }, extra);
+  const date = Date.parse(result.meta?.response?.headers.get('date') ?? '');
+  if (Number.isFinite(date)) dispatch(clockRead({ server: date, here: Date.now() }));
+  const { offline } = (getState() as { outbox: { offline: boolean } }).outbox;
+  if (typeof args !== 'string') return result;
+  if (!result.error) {
+    if (offline) dispatch(reachable());
+    void keepSeen(args, result.data);
+    return result;
+  }
+  const seen = await lastSeen(args);
+  if (!seen || (isRefused(result.error) && !isHeldHere(seen.data))) return result;
+  if (!isRefused(result.error) && !offline) dispatch(unreachable());
+  return { data: seen.data, meta: result.meta };
+};
 
 /** Everything asked of the bench server. */
 export const api = createApi({
-  baseQuery: fetchBaseQuery({ baseUrl: '/api/', timeout: 15_000 }),
+  baseQuery: askOrRemember,
   tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
@@ -55,9 +101,8 @@ export const api = createApi({
       query: (body) => ({ url: 'jobs', method: 'POST', body }),
       invalidatesTags: ['Rack', 'Customers'],
     }),
-    addEntries: build.mutation<{ entries: Entry[] }, { jobId: string; entries: NewEntry[] }>({
-      query: ({ jobId, entries }) => ({ url: `jobs/${jobId}/entries`, method: 'POST', body: { entries } }),
-      invalidatesTags: ['Rack'],
+    deliver: build.mutation<Delivery, readonly Parcel[]>({
+      query: (parcels) => ({ url: 'entries', method: 'POST', body: { parcels } }),
     }),
   }),
 });
@@ -67,7 +112,6 @@ export const {
   useJobQuery,
   useCustomersQuery,
   useAccountsQuery,
-  useCheckInMutation,
   useOwnOrderQuery,
   useSetOwnOrderMutation,
   useSetSpecsMutation,

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { noted, type Unsent } from './outbox';
+import { noted, type Unsent } from '../keeping/outbox';
 
 /** What was noted last in one go: an entry, and the openings that went with it. */
 export interface LastNoted {

@@ -1,63 +1,201 @@
-import type { JobWithLog, NewEntry } from '@rusty-wren/contract';
-import { toast } from 'sonner';
+import type { Delivery, JobWithLog, NewEntry } from '@rusty-wren/contract';
+import type { Entry } from '@rusty-wren/core/log';
 import type { AppThunk } from '../app/state';
-import { api, problemWords } from './api';
-import { sent, unreachable } from './outbox';
+import {
+  laidUp,
+  putAsideHere,
+  reachable,
+  sent,
+  unkeepable,
+  unreachable,
+  type Unsent,
+} from '../keeping/outbox';
+import { changeKept, everythingKept, keepSeen, layUp, takeOff, type Kept } from '../keeping/shelf';
+import type { Tabs } from '../keeping/tabs';
+import { api, isRefused, problemWords } from './api';
 
-let sending = false;
+/** Sent in one go: so many entries, of so many characters. */
+const MOST = { entries: 200, characters: 200_000 } as const;
 
-const isRefusal = (error: unknown): boolean =>
-  typeof error === 'object' &&
-  error !== null &&
-  'status' in error &&
-  typeof error.status === 'number' &&
-  error.status < 500;
+type KeptEntry = Extract<Kept, { kind: 'entry' }>;
+
+/** Puts entries that stand on logs now where the page looks for them, once each. */
+export const takeIn =
+  (stored: readonly { jobId: string; entries: readonly Entry[] }[]): AppThunk =>
+  (dispatch, getState) => {
+    for (const { jobId, entries } of stored) {
+      const before = api.endpoints.job.select(jobId)(getState()).data;
+      if (!before) continue;
+      dispatch(
+        api.util.updateQueryData('job', jobId, (draft): JobWithLog => {
+          const { entries: had, ...rest } = draft as JobWithLog;
+          const known = new Set(had.map((e) => e.id));
+          return { ...rest, entries: [...had, ...entries.filter((e) => !known.has(e.id))] };
+        }),
+      );
+      const { data } = api.endpoints.job.select(jobId)(getState());
+      void keepSeen(`jobs/${jobId}`, data);
+      // Somebody else's entries came between: fetch them.
+      if ((entries[0]?.seq ?? 0) > (before.entries.at(-1)?.seq ?? 0) + 1)
+        dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
+    }
+    dispatch(api.util.invalidateTags(['Rack']));
+  };
+
+/** An entry dated by the server's clock, where this device's was found to be off after it was noted. */
+function dated({ entry, clockOffMs }: KeptEntry, offMs: number): NewEntry {
+  const late = offMs - clockOffMs;
+  if (late === 0) return entry;
+  return { ...entry, notedAt: new Date(Date.parse(entry.notedAt) + late).toISOString() };
+}
+
+/** As many of the first entries as go at once, up to the next check-in. */
+function nextGo(waiting: readonly Kept[]): KeptEntry[] {
+  const go: KeptEntry[] = [];
+  let characters = 0;
+  for (const kept of waiting) {
+    if (kept.kind === 'check-in') break;
+    characters += JSON.stringify(kept.entry).length;
+    if (go.length > 0 && (go.length === MOST.entries || characters > MOST.characters)) break;
+    go.push(kept);
+  }
+  return go;
+}
+
+/** What became of one go: done with, put off because the server is away, or it met a fault of its own with it. */
+type Went = 'done' | 'away' | 'fault';
+
+/** Lays up what could not be laid up before, if it can be now. */
+const layUpRest = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
+  const rest = getState().outbox.unsent.filter((u) => !u.safe);
+  if (rest.length === 0) return;
+  await layUp(asKept(rest, getState().clock.offMs)).catch((error: unknown) =>
+    dispatch(unkeepable(reasonOf(error))),
+  );
+};
 
 /**
- * Sends what is unsent, a job at a time, in order. What the server refuses is dropped with its reason shown; what it
- * cannot be told now is kept and tried again.
+ * Sends what lies on the shelf, in order, for every tab; where this device could lay nothing up, from this page's memory.
+ * Returns a thunk that resolves once nothing more can be sent now.
  */
-export const sendUnsent = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
-  if (sending) return;
-  sending = true;
-  // One at a time after a refusal, so that one bad entry does not take good ones with it.
-  let batch = Infinity;
-  try {
-    for (;;) {
-      const { unsent } = getState().outbox;
-      const jobId = unsent[0]?.jobId;
-      if (!jobId) return;
-      const entries: NewEntry[] = unsent
-        .filter((u) => u.jobId === jobId)
-        .slice(0, batch)
-        .map((u) => u.entry);
-      const ids = entries.map((e) => e.id);
-      const result = await dispatch(api.endpoints.addEntries.initiate({ jobId, entries }, { track: false }));
+export function makeSender(tabs: Tabs) {
+  let sending: Promise<void> | null = null;
+  let again = false;
+
+  const read = (): AppThunk<Promise<Kept[]>> => async (dispatch) => {
+    const all = await everythingKept();
+    dispatch(laidUp(all));
+    return all;
+  };
+
+  const delivered =
+    (ids: readonly string[], stored: Delivery['stored']): AppThunk<Promise<void>> =>
+    async (dispatch) => {
+      // What is on the server is shown before it is gone from here: never for a moment neither.
+      dispatch(takeIn(stored));
+      await takeOff(ids).catch(() => undefined);
+      dispatch(sent(ids));
+      tabs.tell({ kind: 'delivered', ids, stored });
+    };
+
+  const putAside =
+    (refused: readonly { id: string; why: string }[]): AppThunk<Promise<void>> =>
+    async (dispatch) => {
+      if (refused.length === 0) return;
+      try {
+        for (const { id, why } of refused) await changeKept(id, (kept) => ({ ...kept, refused: why }));
+        await dispatch(read());
+      } catch {
+        dispatch(putAsideHere(refused));
+      }
+      tabs.tell({ kind: 'shelf' });
+    };
+
+  const sendCheckIn =
+    (kept: Extract<Kept, { kind: 'check-in' }>): AppThunk<Promise<Went>> =>
+    async (dispatch) => {
+      const result = await dispatch(api.endpoints.checkIn.initiate(kept.checkIn, { track: false }));
       if (result.data) {
-        const { entries: stored } = result.data;
-        const before = api.endpoints.job.select(jobId)(getState()).data?.entries.at(-1)?.seq ?? 0;
-        dispatch(
-          api.util.updateQueryData('job', jobId, (draft): JobWithLog => {
-            const { entries: had, ...rest } = draft as JobWithLog;
-            const known = new Set(had.map((e) => e.id));
-            return { ...rest, entries: [...had, ...stored.filter((e) => !known.has(e.id))] };
-          }),
-        );
-        dispatch(sent(ids));
-        // Somebody else's entries came between: fetch them.
-        if ((stored[0]?.seq ?? 0) > before + 1)
-          dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
-      } else if (isRefusal(result.error) && entries.length > 1) {
-        batch = 1;
-      } else if (isRefusal(result.error)) {
-        toast.error(`Not logged: ${problemWords(result.error)}`, { duration: 12_000 });
-        dispatch(sent(ids));
-      } else {
+        await dispatch(api.util.upsertQueryData('job', kept.jobId, result.data));
+        await keepSeen(`jobs/${kept.jobId}`, result.data);
+        await dispatch(delivered([kept.id], [{ jobId: kept.jobId, entries: result.data.entries }]));
+        return 'done';
+      }
+      if (!isRefused(result.error)) return 'away';
+      await dispatch(putAside([{ id: kept.id, why: problemWords(result.error) }]));
+      return 'done';
+    };
+
+  const sendEntries =
+    (go: readonly KeptEntry[]): AppThunk<Promise<Went>> =>
+    async (dispatch, getState) => {
+      const { offMs } = getState().clock;
+      const parcels = go.map((kept) => ({ jobId: kept.jobId, entry: dated(kept, offMs) }));
+      const result = await dispatch(api.endpoints.deliver.initiate(parcels, { track: false }));
+      if (result.data) {
+        const { stored, refused } = result.data;
+        const ids = stored.flatMap((s) => s.entries.map((e) => e.id));
+        await dispatch(delivered(ids, stored));
+        await dispatch(putAside(refused.map(({ at, error }) => ({ id: go[at]!.id, why: error }))));
+        return 'done';
+      }
+      if (!isRefused(result.error))
+        return (result.error as { status?: unknown }).status === 500 ? 'fault' : 'away';
+      if (go.length > 1) return 'fault';
+      await dispatch(putAside([{ id: go[0]!.id, why: problemWords(result.error) }]));
+      return 'done';
+    };
+
+  const round = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
+    // What a fault of the server keeps from being taken now; it holds up nothing else.
+    const stuck = new Set<string>();
+    let most = Infinity;
+    await dispatch(layUpRest());
+    for (;;) {
+      const all = await dispatch(read()).catch(() =>
+        asKept(getState().outbox.unsent, getState().clock.offMs),
+      );
+      // What was noted on a job whose check-in was refused waits with it.
+      const held = new Set(
+        all.flatMap((k) => (k.kind === 'check-in' && k.refused !== undefined ? [k.jobId] : [])),
+      );
+      const waiting = all.filter((k) => k.refused === undefined && !stuck.has(k.id) && !held.has(k.jobId));
+      const [first] = waiting;
+      if (!first) break;
+      const go = first.kind === 'check-in' ? [] : nextGo(waiting).slice(0, most);
+      if (first.kind !== 'check-in' && go.length === 0) break;
+      const went = await dispatch(first.kind === 'check-in' ? sendCheckIn(first) : sendEntries(go));
+      if (went === 'away') {
         dispatch(unreachable());
+        tabs.tell({ kind: 'reach', offline: true });
         return;
       }
+      if (went === 'fault' && go.length > 1) most = 1;
+      else if (went === 'fault') stuck.add(go[0]!.id);
     }
-  } finally {
-    sending = false;
-  }
-};
+    if (stuck.size > 0 || !getState().outbox.offline) return;
+    dispatch(reachable());
+    tabs.tell({ kind: 'reach', offline: false });
+  };
+
+  return (): AppThunk<Promise<void>> => async (dispatch) => {
+    again = true;
+    sending ??= (async () => {
+      while (again) {
+        again = false;
+        await dispatch(round());
+      }
+    })().finally(() => (sending = null));
+    return await sending;
+  };
+}
+
+/** Entries as they are laid up. */
+export const asKept = (unsent: readonly Unsent[], clockOffMs: number): Kept[] =>
+  unsent.map(({ jobId, entry }) => ({ kind: 'entry', id: entry.id, jobId, entry, clockOffMs }));
+
+/** Why a browser keeps nothing, in a technician's words. */
+export const reasonOf = (error: unknown): string =>
+  error instanceof Error && error.name === 'QuotaExceededError'
+    ? 'This device is full.'
+    : 'This browser keeps nothing.';

@@ -1,28 +1,50 @@
 import type { JobChanged } from '@rusty-wren/contract';
-import type { AppStore } from '../app/store';
+import type { AppThunk } from '../app/state';
 import { api } from './api';
-import { sendUnsent } from './send';
 
-/** Hears other devices' entries and fetches what this one does not have yet. Returns how to stop hearing. */
-export function hearChanges(store: AppStore): () => void {
-  const source = new EventSource('/api/stream');
-  let opened = false;
-  const everything = (): void => {
-    store.dispatch(api.util.invalidateTags(['Rack', 'Job']));
-  };
-  source.addEventListener('job', (event) => {
-    const { jobId, seq } = JSON.parse(event.data as string) as JobChanged;
-    const known = api.endpoints.job.select(jobId)(store.getState()).data;
-    const own = store.getState().outbox.unsent.some((u) => u.jobId === jobId);
+const REOPEN_MS = 3000;
+
+/** Takes in what the stream said: another device's entries are fetched where this page shows them. */
+export const hearStream =
+  (event: 'job' | 'gap', data: string): AppThunk =>
+  (dispatch, getState) => {
+    if (event === 'gap') {
+      dispatch(api.util.invalidateTags(['Rack', 'Job']));
+      return;
+    }
+    const { jobId, seq } = JSON.parse(data) as JobChanged;
+    const known = api.endpoints.job.select(jobId)(getState()).data;
+    const own = getState().outbox.unsent.some((u) => u.jobId === jobId);
     if (known && !own && (known.entries.at(-1)?.seq ?? 0) < seq)
-      store.dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
-    store.dispatch(api.util.invalidateTags(['Rack', { type: 'Can', id: jobId }]));
-  });
-  source.addEventListener('gap', everything);
-  source.addEventListener('open', () => {
-    if (opened) everything();
-    opened = true;
-    void store.dispatch(sendUnsent());
-  });
-  return () => source.close();
+      dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
+    dispatch(api.util.invalidateTags(['Rack', { type: 'Can', id: jobId }]));
+  };
+
+/**
+ * Listens to the server's changes, and again whenever it was cut off; each time it is let in anew there may have been a gap.
+ * `onOpen` is told that the server is there. Returns how to stop.
+ */
+export function listen(on: (event: 'job' | 'gap', data: string) => void, onOpen: () => void): () => void {
+  let source: EventSource;
+  let opened = false;
+  let again: ReturnType<typeof setTimeout>;
+  const open = (): void => {
+    source = new EventSource('/api/stream');
+    source.addEventListener('job', (event: MessageEvent<string>) => on('job', event.data));
+    source.addEventListener('gap', () => on('gap', ''));
+    source.addEventListener('open', () => {
+      if (opened) on('gap', '');
+      opened = true;
+      onOpen();
+    });
+    // A browser tries a lost line again by itself, but not one that was answered with a refusal.
+    source.addEventListener('error', () => {
+      if (source.readyState === EventSource.CLOSED) again = setTimeout(open, REOPEN_MS);
+    });
+  };
+  open();
+  return () => {
+    clearTimeout(again);
+    source.close();
+  };
 }

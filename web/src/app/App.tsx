@@ -1,7 +1,6 @@
-import { useEffect, useState, type ReactElement } from 'react';
+import { useEffect, type ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
-import { hearChanges } from '../api/stream';
 import { Bench } from '../bench/Bench';
 import { CheckIn } from '../checkin/CheckIn';
 import { CauseMap } from '../map/CauseMap';
@@ -15,7 +14,7 @@ import { Tune } from '../tune/Tune';
 import { Blank } from '../ui/State';
 import { keepSettings } from './settings';
 import { Shell } from './Shell';
-import { createStore } from './store';
+import type { AppStore } from './store';
 
 const router = createBrowserRouter([
   {
@@ -46,10 +45,8 @@ const router = createBrowserRouter([
   },
 ]);
 
-/** The whole interface. */
-export function App(): ReactElement {
-  const [store] = useState(createStore);
-  useEffect(() => hearChanges(store), [store]);
+/** The whole interface. `store`: made once, before anything is drawn. */
+export function App({ store }: { store: AppStore }): ReactElement {
   useEffect(() => store.subscribe(() => keepSettings(store.getState().settings)), [store]);
   return (
     <Provider store={store}>

@@ -1,8 +1,10 @@
-import { CloudOff, Keyboard, Moon, Plus, Sun } from 'lucide-react';
+import { Keyboard, Moon, Plus, Sun } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
-import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
 import { useAccountsQuery } from '../api/api';
+import { Standing } from '../keeping/Standing';
+import { Guarded } from '../ui/Guarded';
 import { KeyList } from './KeyList';
 import { useKeys } from './keys';
 import { technicianChosen, themeTurned } from './settings';
@@ -15,9 +17,9 @@ const ICON_BUTTON = 'grid size-11 place-items-center rounded-md hover:bg-line';
 export function Shell(): ReactElement {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const [keysOpen, setKeysOpen] = useState(false);
   const { theme } = useAppSelector((s) => s.settings);
-  const { unsent, offline } = useAppSelector((s) => s.outbox);
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);
@@ -73,11 +75,7 @@ export function Shell(): ReactElement {
         </nav>
         <div className="ml-auto flex min-w-0 items-center gap-1">
           <TakeBack />
-          {unsent.length > 0 && offline && (
-            <p role="status" className="flex items-center gap-2 font-semibold text-ochre">
-              <CloudOff size={20} aria-hidden /> {unsent.length} kept here, not sent yet
-            </p>
-          )}
+          <Standing />
           <Technician />
           <button
             type="button"
@@ -98,7 +96,9 @@ export function Shell(): ReactElement {
         </div>
       </header>
       <main className="flex flex-1 flex-col">
-        <Outlet />
+        <Guarded key={pathname} what="This page">
+          <Outlet />
+        </Guarded>
       </main>
       <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
       <Toaster position="top-center" theme={theme} toastOptions={{ style: { fontSize: '1rem' } }} />

@@ -4,7 +4,7 @@ import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { noted, type Unsent } from '../api/outbox';
+import { noted, type Unsent } from '../keeping/outbox';
 import { reducer } from './state';
 import { TakeBack } from './TakeBack';
 

@@ -3,7 +3,7 @@ import { Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useMemo, type ReactElement } from 'react';
 import { v4 as uuid } from 'uuid';
 import { settledDown } from '../api/lastNoted';
-import { noted } from '../api/outbox';
+import { noted } from '../keeping/outbox';
 import { useKeys } from './keys';
 import { useAppDispatch, useAppSelector } from './store';
 
@@ -15,9 +15,10 @@ export function TakeBack(): ReactElement | null {
   const dispatch = useAppDispatch();
   const { entries } = useAppSelector((s) => s.lastNoted);
   const by = useAppSelector((s) => s.settings.accountId);
+  const { offMs } = useAppSelector((s) => s.clock);
   const takeBack = useCallback(() => {
     if (entries.length === 0) return;
-    const notedAt = new Date().toISOString();
+    const notedAt = new Date(Date.now() + offMs).toISOString();
     dispatch(
       noted(
         entries.toReversed().map(({ jobId, entry }) => ({
@@ -29,7 +30,7 @@ export function TakeBack(): ReactElement | null {
         })),
       ),
     );
-  }, [dispatch, entries, by]);
+  }, [dispatch, entries, by, offMs]);
   useEffect(() => {
     if (entries.length === 0) return;
     const over = setTimeout(() => dispatch(settledDown()), SECONDS * 1000);

@@ -84,7 +84,13 @@ export const settings = createSlice({
 });
 
 /** Keeps the settings on this device. */
-export const keepSettings = (value: Settings): void => localStorage.setItem(KEPT, JSON.stringify(value));
+export function keepSettings(value: Settings): void {
+  try {
+    localStorage.setItem(KEPT, JSON.stringify(value));
+  } catch {
+    // Storage is full or shut: they hold while the page is open.
+  }
+}
 
 export const { baselineChosen, gaugeSet, themeTurned, technicianChosen, unitChosen, wayChosen } =
   settings.actions;

@@ -1,13 +1,15 @@
 import { combineReducers, type Action, type ThunkAction } from '@reduxjs/toolkit';
 import { api } from '../api/api';
 import { lastNoted } from '../api/lastNoted';
-import { outbox } from '../api/outbox';
+import { clock } from '../keeping/clock';
+import { outbox } from '../keeping/outbox';
 import { settings } from './settings';
 
 /** Everything the page keeps: the server's answers, what is unsent, and this device's settings. */
 export const reducer = combineReducers({
   [api.reducerPath]: api.reducer,
   outbox: outbox.reducer,
+  clock: clock.reducer,
   lastNoted: lastNoted.reducer,
   settings: settings.reducer,
 });

@@ -4,7 +4,9 @@ import { useNavigate } from 'react-router';
 import { useKeys } from '../app/keys';
 import { JobHead } from '../job/JobHead';
 import { useLog, type JobAtBench } from '../job/useJob';
+import { NotTaken } from '../keeping/NotTaken';
 import { WithJob } from '../job/WithJob';
+import { Guarded } from '../ui/Guarded';
 import { BenchLine } from './BenchLine';
 import { Step } from './steps/Step';
 import { Suspects } from './Suspects';
@@ -76,6 +78,7 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
   return (
     <div className="flex flex-1 flex-col">
       <JobHead atBench={atBench} log={log} brief={wide} onClose={() => setClosing(true)} />
+      <NotTaken jobId={job.id} />
       <div
         className={`grid flex-1 gap-x-9 gap-y-8 px-3 py-4 sm:px-5 ${
           wide
@@ -84,23 +87,29 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
         }`}
       >
         <div id={STEP} className="scroll-mb-32">
-          <Step
-            atBench={atBench}
-            log={log}
-            check={{ ...chosen, pick }}
-            closing={closing}
-            onClosing={setClosing}
-          />
+          <Guarded what="This step">
+            <Step
+              atBench={atBench}
+              log={log}
+              check={{ ...chosen, pick }}
+              closing={closing}
+              onClosing={setClosing}
+            />
+          </Guarded>
         </div>
         {!wide && (
-          <Suspects
-            atBench={atBench}
-            log={log}
-            onRepeat={repeat}
-            onEntry={(ref) => setPointed((p) => ({ ref, n: (p?.n ?? 0) + 1 }))}
-          />
+          <Guarded what="The list of suspects">
+            <Suspects
+              atBench={atBench}
+              log={log}
+              onRepeat={repeat}
+              onEntry={(ref) => setPointed((p) => ({ ref, n: (p?.n ?? 0) + 1 }))}
+            />
+          </Guarded>
         )}
-        <Trail picture={picture} log={log} pointed={pointed} onRepeat={pick} />
+        <Guarded what="The evidence">
+          <Trail picture={picture} log={log} pointed={pointed} onRepeat={pick} />
+        </Guarded>
       </div>
       <div
         className={`sticky bottom-0 z-20 grid gap-x-5 gap-y-2 border-t-2 border-line bg-paper px-3 py-2 sm:px-5 lg:grid-cols-2 ${wide ? 'max-sm:hidden' : ''}`}

@@ -1,3 +1,4 @@
+import { TooLong } from '../ui/TooLong';
 import { CAUSES, causeOf, type CauseId } from '@rusty-wren/core/knowledge';
 import { useState, type ReactElement } from 'react';
 import type { JobAtBench, Log } from '../job/useJob';
@@ -5,11 +6,13 @@ import { Button, type ButtonLook } from '../ui/Button';
 import { useFinder } from '../ui/useFinder';
 import { RowButton } from '../ui/RowButton';
 import { Sheet } from '../ui/Sheet';
-import { percent } from '../ui/words';
+import { percent, tooLong } from '../ui/words';
 import { Reasons } from './Reasons';
 
 const LISTED = CAUSES.map(({ id, name, remedy }, at) => ({ id, name, remedy, at }));
 const KEYS = ['name', 'remedy', 'id'];
+
+const MOST = 200;
 
 /** "Why not the coil?": any cause of the list, however faint, with what speaks for and against it, to be settled on; or one in own words. */
 export function OtherCause({
@@ -83,10 +86,10 @@ export function OtherCause({
               aria-label="Which cause"
               value={written}
               onChange={(e) => setWritten(e.target.value)}
-              maxLength={200}
               placeholder="coil, seal, filter"
               className="min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
             />
+            <TooLong text={written} most={MOST} />
             <ul className="mt-2">
               {listed.map(({ id, name, at }) => (
                 <li key={id}>
@@ -104,7 +107,7 @@ export function OtherCause({
               ))}
             </ul>
             {listed.length === 0 && <p className="py-3 text-lg text-soft">No cause of that name.</p>}
-            {written.trim().length > 2 && (
+            {written.trim().length > 2 && !tooLong(written.trim(), MOST) && (
               <Button
                 className="mt-4"
                 onClick={() => {

@@ -7,13 +7,14 @@ import { useForm, useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
-import { problemWords, useCheckInMutation, useCustomersQuery } from '../api/api';
-import { useAppSelector } from '../app/store';
+import { problemWords, useCustomersQuery } from '../api/api';
+import { useAppDispatch, useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
 import { dropDraft, keepDraft, keptDraft } from '../ui/useDraft';
 import { CaseFileDrop } from './CaseFileDrop';
 import { Chips } from './Chips';
 import { checkInOf, draftSchema, EMPTY, type Draft, type OnTheBooks } from './draft';
+import { hang } from './hang';
 import { HistoryChips } from './HistoryChips';
 import { OwnerAndMachine, Problem, type Change, type Problems } from './OwnerAndMachine';
 import { Shapes } from './Shapes';
@@ -38,7 +39,9 @@ export function CheckIn(): ReactElement {
   const [kept] = useState(() => keptDraft<UnderWay>(KEPT));
   const [jobId, setJobId] = useState(() => kept?.jobId ?? uuid());
   const [refused, setRefused] = useState<string | null>(null);
-  const [send, { isLoading }] = useCheckInMutation();
+  const [isLoading, setSending] = useState(false);
+  const dispatch = useAppDispatch();
+  const { offMs } = useAppSelector((s) => s.clock);
   const books = useMemo((): OnTheBooks => ({ owners: customers?.map((c) => c.name) ?? [] }), [customers]);
   const {
     control,
@@ -71,17 +74,22 @@ export function CheckIn(): ReactElement {
 
   const checkIn = (another: boolean) =>
     handleSubmit(async (whole) => {
-      const result = await send(checkInOf(whole, jobId, by, new Date().toISOString()));
-      if (result.error)
-        return setRefused(`${problemWords(result.error)} Nothing here is lost; try it again.`);
+      const now = new Date(Date.now() + offMs).toISOString();
+      setSending(true);
+      const hung = await dispatch(hang(checkInOf(whole, jobId, by, now), whole, customers ?? []));
+      setSending(false);
+      if ('refused' in hung)
+        return setRefused(`${problemWords(hung.refused)} Nothing here is lost; try it again.`);
       dropDraft(KEPT);
       if (!another) return navigate(`/job/${jobId}`);
-      const { job } = result.data;
-      toast.success(`${job.tag} hangs on its hook: ${job.machine.maker} ${job.machine.model}`);
+      const { job } = hung.job;
+      toast.success(
+        `${job.tag === 0 ? 'Kept here, to be sent' : `${job.tag} hangs on its hook`}: ${job.machine.maker} ${job.machine.model}`,
+      );
       setJobId(uuid());
       reset({
         ...EMPTY,
-        ownerId: job.customer.id,
+        ownerId: job.tag === 0 ? whole.ownerId : job.customer.id,
         ownerName: job.customer.name,
         promised: whole.promised,
         history: whole.history.sharedCan ? { sharedCan: true } : {},
@@ -113,9 +121,11 @@ export function CheckIn(): ReactElement {
               <input
                 value={draft.words}
                 onChange={(e) => change({ words: e.target.value })}
-                maxLength={500}
                 className="min-h-11 min-w-0 flex-1 rounded-md border-2 border-line bg-card px-3"
               />
+              <span className="w-full empty:hidden">
+                <Problem says={problems.words} />
+              </span>
             </label>
           </section>
           <section aria-label="Safety" className="grid gap-2">
@@ -138,7 +148,6 @@ export function CheckIn(): ReactElement {
                   aria-label="Name the fault"
                   value={draft.fault}
                   onChange={(e) => change({ fault: e.target.value })}
-                  maxLength={500}
                   aria-invalid={problems.fault !== undefined}
                   placeholder="brake, catcher, interlock, guard, stop switch, mounts, chain or blade"
                   className="min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg aria-invalid:border-rust"
@@ -159,6 +168,7 @@ export function CheckIn(): ReactElement {
           <section aria-label="History">
             <h2 className="mb-1 text-2xl font-bold">What came before?</h2>
             <HistoryChips value={draft.history} onChange={(history) => change({ history })} />
+            <Problem says={problems.history} />
           </section>
         </div>
       </div>

@@ -105,7 +105,6 @@ export function HistoryChips({
         <input
           value={value.alreadyTried ?? ''}
           onChange={(e) => set({ alreadyTried: e.target.value || undefined })}
-          maxLength={500}
           className="min-h-11 min-w-0 flex-1 rounded-md border-2 border-line bg-card px-3"
         />
       </label>

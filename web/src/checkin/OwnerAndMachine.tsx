@@ -44,7 +44,6 @@ function Field({
         <input
           value={value}
           onChange={(e) => onChange(e.target.value)}
-          maxLength={60}
           autoComplete="off"
           aria-invalid={problem !== undefined}
           list={list && `list-${label}`}
@@ -95,7 +94,6 @@ export function OwnerAndMachine({
             onChange={(e) =>
               change({ ownerName: e.target.value, ownerId: null, ownerIsNew: false, machineId: null })
             }
-            maxLength={120}
             autoComplete="off"
             aria-invalid={problems.ownerName !== undefined}
             className={FIELD}

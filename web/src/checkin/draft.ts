@@ -76,6 +76,8 @@ export const EMPTY: Draft = {
 };
 
 const says = (field: Joi.Schema, problem: string): Joi.Schema => field.messages({ '*': problem });
+const saysOr = (field: Joi.Schema, problem: string, long: string): Joi.Schema =>
+  field.messages({ '*': problem, 'string.max': long });
 /** A field of a machine that is not on the books yet. */
 const ifNew = (field: Joi.Schema): Joi.Schema =>
   Joi.when('machineId', { is: Joi.string().required(), then: Joi.any(), otherwise: field });
@@ -118,17 +120,28 @@ export const draftSchema = Joi.object<Draft>({
       .when('ownerIsNew', { is: false, then: Joi.custom(notNearAnybody) })
       .messages({
         '*': 'Owner: whose is it?',
+        'string.max': 'Owner: 120 letters at most.',
         'owner.near': 'Owner: is it {{#near}}? Pick them, or say it is somebody else.',
       }),
   }),
   kind: ifNew(says(checkInFields.kind.required(), 'Machine: pick its kind.')),
-  maker: ifNew(says(checkInFields.maker.required(), 'Maker: not written yet.')),
-  model: ifNew(says(checkInFields.model.required(), 'Model: not written yet.')),
+  maker: ifNew(
+    saysOr(checkInFields.maker.required(), 'Maker: not written yet.', 'Maker: 60 letters at most.'),
+  ),
+  model: ifNew(
+    saysOr(checkInFields.model.required(), 'Model: not written yet.', 'Model: 60 letters at most.'),
+  ),
   cc: ifNew(says(displacement, 'Displacement: a number from 10 to 200 cc.')),
+  serial: says(Joi.string().allow('').max(60), 'Serial: 60 letters at most.'),
+  words: says(Joi.string().allow('').max(500), 'In their words: 500 letters at most.'),
+  history: says(
+    Joi.object({ alreadyTried: Joi.string().allow('').max(500) }).unknown(),
+    'Already tried: 500 letters at most.',
+  ),
   complaints: says(Joi.array().min(1), 'Complaint: pick at least one shape.'),
   fault: Joi.when('safety', {
     is: 'fault',
-    then: says(checkInFields.fault.required(), 'Safety: name the fault.'),
+    then: saysOr(checkInFields.fault.required(), 'Safety: name the fault.', 'Safety: 500 letters at most.'),
     otherwise: Joi.any(),
   }),
 }).unknown();

@@ -1,3 +1,4 @@
+import { tagWords } from '../ui/words';
 import type { Job } from '@rusty-wren/contract';
 import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
@@ -13,7 +14,7 @@ export function JobBar({ job, other }: { job: Job; other?: { to: string; words: 
       >
         <ArrowLeft size={20} aria-hidden /> Bench
       </Link>
-      <span className="font-tag text-4xl leading-none font-bold">{job.tag}</span>
+      <span className="font-tag text-4xl leading-none font-bold">{tagWords(job.tag)}</span>
       <h1 className="font-tag text-2xl font-semibold">
         {job.machine.maker} {job.machine.model}
       </h1>

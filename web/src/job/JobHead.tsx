@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { historyWords } from '@rusty-wren/core/log';
 import { Fuel } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { KIND_WORDS } from '../ui/words';
+import { KIND_WORDS, tagWords } from '../ui/words';
 import { Sheet } from '../ui/Sheet';
 import { Complaints } from './Complaints';
 import { SaveCase } from './SaveCase';
@@ -30,7 +30,7 @@ export function JobHead({
     <div className="border-b-2 border-line px-3 py-2 sm:px-5">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 lg:flex-nowrap">
         <span className={`font-tag leading-none font-bold sm:text-5xl ${brief ? 'text-3xl' : 'text-5xl'}`}>
-          {job.tag}
+          {tagWords(job.tag)}
         </span>
         <div className="min-w-0 flex-1 leading-tight lg:max-w-72 lg:flex-none">
           <h1 className="truncate font-tag text-2xl font-semibold">

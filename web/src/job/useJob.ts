@@ -2,7 +2,7 @@ import { makeEntry, type Bodies, type EntryKind, type NewEntry, type Noted } fro
 import { useMemo } from 'react';
 import { v4 as uuid } from 'uuid';
 import { useJobQuery } from '../api/api';
-import { noted } from '../api/outbox';
+import { noted } from '../keeping/outbox';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { readAtBench, type JobAtBench } from './readAtBench';
 
@@ -30,8 +30,12 @@ export interface Log {
 }
 
 /** Entries of what is noted now, a millisecond apart, so that they keep their order until the server has numbered them. */
-function entriesNow(what: readonly Noted[], by: string | null, strikes?: string): NewEntry[] {
-  const now = Date.now();
+function entriesNow(
+  what: readonly Noted[],
+  { by, offMs }: { by: string | null; offMs: number },
+  strikes?: string,
+): NewEntry[] {
+  const now = Date.now() + offMs;
   return what.map((one, n) => {
     const notedAt = new Date(now + n).toISOString();
     return makeEntry(one, { id: uuid(), notedAt, by, ...(strikes && { strikes }) });
@@ -42,14 +46,15 @@ function entriesNow(what: readonly Noted[], by: string | null, strikes?: string)
 export function useLog(jobId: string): Log {
   const dispatch = useAppDispatch();
   const by = useAppSelector((s) => s.settings.accountId);
+  const { offMs } = useAppSelector((s) => s.clock);
   return useMemo(() => {
     const note = (what: readonly Noted[], strikes?: string): string[] => {
-      const entries = entriesNow(what, by, strikes);
+      const entries = entriesNow(what, { by, offMs }, strikes);
       if (entries.length > 0) dispatch(noted(entries.map((entry) => ({ jobId, entry }))));
       return entries.map((e) => e.id);
     };
     const one = <K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string): string =>
       note([{ kind, body } as Noted], strikes)[0]!;
     return Object.assign(one, { all: (what: readonly Noted[]) => void note(what) });
-  }, [dispatch, jobId, by]);
+  }, [dispatch, jobId, by, offMs]);
 }

@@ -3,6 +3,7 @@ import { SCREWS, speedBand, type Screw } from '@rusty-wren/core/tuning';
 import { Check, Circle, Minus, Plus } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useKeys } from '../app/keys';
+import { Guarded } from '../ui/Guarded';
 import { Button } from '../ui/Button';
 import { OneOf } from '../ui/OneOf';
 import { useEngine } from './useEngine';
@@ -87,9 +88,11 @@ export function Practice(): ReactElement {
           </span>
         </div>
         <div className="mt-3">
-          <Suspense fallback={<div className="h-60" />}>
-            <SpeedChart track={shown.track} blip={null} machine={facts} seconds={seconds} />
-          </Suspense>
+          <Guarded what="The drawing">
+            <Suspense fallback={<div className="h-60" />}>
+              <SpeedChart track={shown.track} blip={null} machine={facts} seconds={seconds} />
+            </Suspense>
+          </Guarded>
         </div>
         <div className="mt-3 flex flex-wrap gap-3">
           <Button

@@ -10,6 +10,7 @@ import { Blank, Loading } from '../ui/State';
 import { useFinder } from '../ui/useFinder';
 import { useMedia } from '../ui/useMedia';
 import { useNow } from '../ui/useNow';
+import { HungHere } from './HungHere';
 import { Tag, TagRow } from './Tag';
 import { coldStartDueNow, waits } from './words';
 
@@ -114,6 +115,7 @@ export function Rack(): ReactElement {
   if (tags.length === 0)
     return (
       <Blank title="Every hook is empty">
+        <HungHere />
         <Link to="/check-in" className="font-semibold text-rust underline underline-offset-4">
           Check a machine in
         </Link>
@@ -167,6 +169,7 @@ export function Rack(): ReactElement {
         </div>
         {!compact && <ClosedLink />}
       </div>
+      <HungHere />
       {rails.map(
         ([title, hung]) =>
           hung.length > 0 && <Rail key={title} title={title} tags={hung} now={now} compact={compact} />,

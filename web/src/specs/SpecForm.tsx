@@ -103,7 +103,6 @@ export function SpecForm({
         Where it was read
         <input
           {...register('source')}
-          maxLength={300}
           placeholder="Maker’s sheet, plate on the machine"
           className="mt-1 block min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl"
         />

@@ -10,6 +10,8 @@ import { PutBackFirst } from '../bench/steps/PutBackFirst';
 import { BIG_BUTTON } from '../bench/steps/StepHead';
 import { useLog, type JobAtBench } from '../job/useJob';
 import { WithJob } from '../job/WithJob';
+import { TooLong } from '../ui/TooLong';
+import { tooLong } from '../ui/words';
 import { Button } from '../ui/Button';
 import { OneOf } from '../ui/OneOf';
 import { OwnersCard } from './OwnersCard';
@@ -20,6 +22,8 @@ const OUTCOMES: readonly [StartOutcome, string][] = [
   ['pops', 'Only pops'],
   ['nothing', 'Nothing'],
 ];
+
+const MOST_DRILL = 500;
 
 /** Starting: the drill for this machine as it is now, the pulls counted, and what came of it. */
 export const Start = (): ReactElement => (
@@ -99,10 +103,10 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
               How it is started instead, for the owner
               <input
                 value={drill}
-                maxLength={500}
                 onChange={(e) => setDrill(e.target.value)}
                 className="mt-1 min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl"
               />
+              <TooLong text={drill} most={MOST_DRILL} />
             </label>
           ) : (
             <Button look="quiet" className="mt-2 !px-0" onClick={() => setAltered(true)}>
@@ -148,7 +152,7 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
                   <button
                     key={id}
                     type="button"
-                    disabled={pulls === 0}
+                    disabled={pulls === 0 || tooLong(drill.trim(), MOST_DRILL) !== null}
                     className={`${BIG_BUTTON} min-w-32 flex-1 px-4 disabled:opacity-40`}
                     onClick={() => came(id)}
                   >

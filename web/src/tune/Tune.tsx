@@ -1,3 +1,4 @@
+import { Guarded } from '../ui/Guarded';
 import { standInOf, standInScrews } from '@rusty-wren/core/engine';
 import type { CheckId } from '@rusty-wren/core/knowledge';
 import { staleFindings } from '@rusty-wren/core/log';
@@ -153,14 +154,16 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
             {(track.length > 0 || live) && (
               <div className="mt-4">
                 {!live && last && <BlipFigures blip={last.blip} machine={machine} />}
-                <Suspense fallback={<div className="h-65" />}>
-                  <SpeedChart
-                    track={track}
-                    blip={live ? null : (last?.blip ?? null)}
-                    machine={machine}
-                    seconds={seconds}
-                  />
-                </Suspense>
+                <Guarded what="The drawing">
+                  <Suspense fallback={<div className="h-65" />}>
+                    <SpeedChart
+                      track={track}
+                      blip={live ? null : (last?.blip ?? null)}
+                      machine={machine}
+                      seconds={seconds}
+                    />
+                  </Suspense>
+                </Guarded>
               </div>
             )}
             {kept && !live && (

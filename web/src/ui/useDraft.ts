@@ -28,7 +28,13 @@ export function keepDraft<T>(key: string, value: T): void {
 }
 
 /** Throws away what is kept under a key. */
-export const dropDraft = (key: string): void => localStorage.removeItem(PREFIX + key);
+export function dropDraft(key: string): void {
+  try {
+    localStorage.removeItem(PREFIX + key);
+  } catch {
+    // Nothing was kept.
+  }
+}
 
 /**
  * State that survives a reload, a way back and a closed lid, under a key of its own; without a key it is plain state.

@@ -41,3 +41,12 @@ export const inSentence = (name: string): string =>
 /** Causes named one after the other inside a sentence. */
 export const causesInWords = (causes: readonly CauseId[]): string =>
   causes.map((id) => inSentence(causeOf(id).name)).join(', ');
+
+/** A job's number; one that hangs here only has none yet. */
+export const tagWords = (tag: number): string => (tag === 0 ? 'new' : String(tag));
+
+/** Why a text cannot be kept whole, or null: nothing is cut behind anybody's back. */
+export const tooLong = (text: string, most: number): string | null =>
+  text.length <= most
+    ? null
+    : `${(text.length - most).toLocaleString('en-GB')} letters too many; ${most.toLocaleString('en-GB')} at most.`;

@@ -3,7 +3,11 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import type { JobAtBench, Log } from '../../job/useJob';
 import { OwnersCard } from '../../start/OwnersCard';
 import { Button } from '../../ui/Button';
+import { TooLong } from '../../ui/TooLong';
+import { tooLong } from '../../ui/words';
 import { StepHead } from './StepHead';
+
+const MOST_REASON = 1000;
 
 /** Closing: freely when nothing is open, otherwise only with a written reason. */
 export function CloseStep({
@@ -46,16 +50,16 @@ export function CloseStep({
             <input
               value={reason}
               onChange={(e) => setReason(e.target.value)}
-              maxLength={1000}
               className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
             />
+            <TooLong text={reason} most={MOST_REASON} />
           </label>
         )}
         <div className="mt-4 flex flex-wrap gap-3">
           <Button
             type="submit"
             look={free ? 'rust' : 'plain'}
-            disabled={!free && !reason.trim()}
+            disabled={!free && (!reason.trim() || tooLong(reason.trim(), MOST_REASON) !== null)}
             className="min-h-16 px-8 text-xl"
           >
             Close the job

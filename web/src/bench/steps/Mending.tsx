@@ -12,8 +12,12 @@ import { Link } from 'react-router';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
 import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
+import { TooLong } from '../../ui/TooLong';
+import { tooLong } from '../../ui/words';
 import { Outcomes } from './Outcomes';
 import { PutBackFirst } from './PutBackFirst';
+
+const MOST_NOTE = 1000;
 
 /** What a mend needs at hand, and how it turned out: put together first, then one tap. */
 export function Mending({
@@ -48,6 +52,7 @@ export function Mending({
   const turn = (id: CauseId): void =>
     setAlso(new Set(also.has(id) ? [...also].filter((x) => x !== id) : [...also, id]));
   const record = (outcome: RepairOutcome): void => {
+    if (tooLong(note.trim(), MOST_NOTE)) return;
     const repair = repairOf(outcome, note.trim() ? { note: note.trim() } : {});
     if (repair) log.all([...settling, ...alsoDone(outcome), repair]);
   };
@@ -89,9 +94,9 @@ export function Mending({
         <input
           value={note}
           onChange={(e) => setNote(e.target.value)}
-          maxLength={1000}
           className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
         />
+        <TooLong text={note} most={MOST_NOTE} />
       </label>
       {off.length > 0 ? (
         <PutBackFirst

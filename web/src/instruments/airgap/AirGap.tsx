@@ -122,10 +122,10 @@ export function AirGap({
           onChange={setSpacing}
         />
       </div>
-      <p className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 text-lg font-semibold">
+      <div className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 text-lg font-semibold">
         Turned once by hand
         <OneOf label="Turned once by hand" options={CONTACT} value={contact} onChange={setContact} />
-      </p>
+      </div>
       {onLog && result && (
         <Button
           look={both ? 'rust' : 'plain'}

@@ -15,6 +15,7 @@ import { TriangleAlert, X } from 'lucide-react';
 import { lazy, Suspense, useId, useMemo, useState, type FormEvent, type ReactElement } from 'react';
 import { unitChosen } from '../../app/settings';
 import { useAppDispatch, useAppSelector } from '../../app/store';
+import { Guarded } from '../../ui/Guarded';
 import { Button } from '../../ui/Button';
 import { FigureInput } from '../../ui/FigureInput';
 import { useNow } from '../../ui/useNow';
@@ -227,9 +228,11 @@ export function GaugeWatch({
               That was more than {bothPressures(target.maxKpa, watch.unit)}: seals may have suffered.
             </p>
           )}
-          <Suspense fallback={<div className="mt-3 h-60" />}>
-            <WatchChart check={check} watched={watched} unit={watch.unit} seconds={goal} />
-          </Suspense>
+          <Guarded what="The drawing">
+            <Suspense fallback={<div className="mt-3 h-60" />}>
+              <WatchChart check={check} watched={watched} unit={watch.unit} seconds={goal} />
+            </Suspense>
+          </Guarded>
           {watched.decay && watched.result !== 'holds' && (
             <p className="mt-1 text-lg">
               Leaks {mlAMinute(watched.leak * watched.decay.startKpa)} ml a minute, like a hole of{' '}

@@ -1,0 +1,247 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { checkIn, step, trail, write } from './bench';
+import { CHROMIUM } from './chromium.mjs';
+
+const machine = (model: string) => ({
+  owner: `Keeper of ${model}`,
+  kind: 'Trimmer',
+  maker: 'Hobwick',
+  model,
+  cc: '25',
+  complaints: ['Will not fire'],
+});
+
+/** The server does not answer any more, whatever tab asks; returns what lets it answer again. */
+async function away(context: BrowserContext): Promise<() => Promise<void>> {
+  await context.route('**/api/**', (route) => route.abort());
+  return () => context.unroute('**/api/**');
+}
+const jobOf = (page: Page): string => /job\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+/** What the server has on a job's log, in order. */
+async function onServer(page: Page, jobId: string): Promise<string[]> {
+  const response = await page.request.get(`/api/jobs/${jobId}`);
+  const { entries } = (await response.json()) as { entries: { seq: number; body: { text?: string } }[] };
+  expect(entries.map((e) => e.seq)).toEqual(entries.map((_, i) => i + 1));
+  return entries.flatMap((e) => e.body.text ?? []);
+}
+const noteOn = (page: Page, text: string): Promise<void> => write(page, `note ${text}`, text);
+const kept = (page: Page, n: number) => page.getByText(`${n} kept here, not sent yet`);
+
+test('two tabs with the server away, both closed, one opened again: every note of both arrives, once', async ({
+  page,
+  context,
+}) => {
+  await checkIn(page, machine('Tabs 1'));
+  const jobId = jobOf(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(trail(other)).toBeVisible();
+  const back = await away(context);
+  for (const n of [1, 2, 3]) {
+    await noteOn(page, `first tab ${n}`);
+    await noteOn(other, `second tab ${n}`);
+  }
+  await expect(kept(page, 6)).toBeVisible();
+  await expect(kept(other, 6)).toBeVisible();
+  await other.close();
+  await page.close();
+  await back();
+  const again = await context.newPage();
+  await again.goto('/');
+  await expect
+    .poll(() => onServer(again, jobId))
+    .toEqual(['first tab 1', 'second tab 1', 'first tab 2', 'second tab 2', 'first tab 3', 'second tab 3']);
+});
+
+test('eight tabs at once: all work, and see what each notes', async ({ page, context }) => {
+  await checkIn(page, machine('Eight 1'));
+  const tabs = [page];
+  for (let n = 2; n <= 8; n++) {
+    const tab = await context.newPage();
+    await tab.goto(page.url());
+    await expect(trail(tab)).toBeVisible();
+    tabs.push(tab);
+  }
+  for (const n of [1, 4, 8]) await noteOn(tabs[n - 1]!, `from tab ${n}`);
+  for (const tab of tabs)
+    for (const n of [1, 4, 8]) await expect(trail(tab).getByText(`from tab ${n}`)).toBeVisible();
+  // The one that sends and listens for all is closed: another takes over.
+  await page.close();
+  await noteOn(tabs[5]!, 'after the first was closed');
+  await expect(trail(tabs[2]!).getByText('after the first was closed')).toBeVisible();
+  await expect.poll(() => onServer(tabs[5]!, jobOf(tabs[5]!))).toHaveLength(4);
+});
+
+test('what the server refuses is kept with its reason: corrected, thrown away, or sent again', async ({
+  page,
+  context,
+}) => {
+  await checkIn(page, machine('Refused 1'));
+  const jobId = jobOf(page);
+  let refuses = true;
+  await context.route('**/api/entries', async (route) => {
+    if (!refuses) return route.fallback();
+    const { parcels } = route.request().postDataJSON() as { parcels: unknown[] };
+    await route.fulfill({
+      json: { stored: [], refused: parcels.map((_, at) => ({ at, error: 'body.text is not liked.' })) },
+    });
+  });
+  const aside = page.getByRole('region', { name: 'Not taken' });
+  for (const text of ['one', 'two', 'three']) {
+    const field = page.getByRole('textbox', { name: 'Bench line' });
+    await field.fill(`note ${text}`);
+    await field.press('Enter');
+    await expect(aside.getByText(`Note: ${text}`)).toBeVisible();
+  }
+  await expect(aside.getByText('Because: body.text is not liked.')).toHaveCount(3);
+  await page.reload();
+  await expect(page.getByRole('button', { name: '3 not taken' })).toBeVisible();
+  refuses = false;
+  const one = (text: string) => aside.getByRole('listitem').filter({ hasText: text });
+  await one('Note: one').getByRole('button', { name: 'Send it again' }).click();
+  await expect(trail(page).getByText('one', { exact: true })).toBeVisible();
+  await one('Note: two').getByRole('button', { name: 'Correct it' }).click();
+  await one('Note: two').getByLabel('What it should say').fill('two, put otherwise');
+  await one('Note: two').getByRole('button', { name: 'Send it', exact: true }).click();
+  await expect(trail(page).getByText('two, put otherwise')).toBeVisible();
+  await one('Note: three').getByRole('button', { name: 'Throw it away' }).click();
+  await one('Note: three').getByRole('button', { name: 'Really throw it away' }).click();
+  await expect(aside).toHaveCount(0);
+  expect(await onServer(page, jobId)).toEqual(['one', 'two, put otherwise']);
+});
+
+test('a clock two days ahead is told, and its notes carry the time they were made', async ({ page }) => {
+  await page.clock.install({ time: Date.now() + 2 * 86_400_000 });
+  await checkIn(page, machine('Clock 1'));
+  await expect(page.getByText('This device’s clock is 2 days ahead.')).toBeVisible();
+  await noteOn(page, 'by a wrong clock');
+  await expect.poll(() => onServer(page, jobOf(page))).toEqual(['by a wrong clock']);
+  const response = await page.request.get(`/api/jobs/${jobOf(page)}`);
+  const { entries } = (await response.json()) as { entries: { notedAt: string }[] };
+  for (const { notedAt } of entries) expect(Math.abs(Date.parse(notedAt) - Date.now())).toBeLessThan(600_000);
+});
+
+test('a browser that keeps nothing says so before anybody walks off, and still sends', async ({
+  page,
+  context,
+}) => {
+  await page.addInitScript(() => {
+    const refuse = (): never => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+    IDBObjectStore.prototype.add = refuse;
+    Storage.prototype.setItem = refuse;
+  });
+  await checkIn(page, machine('Full 1'));
+  const back = await away(context);
+  await noteOn(page, 'only in the page');
+  await expect(page.getByText('What is not sent yet is lost if this page closes.')).toBeVisible();
+  await expect(page.getByText(/kept here/)).toHaveCount(0);
+  await back();
+  await expect.poll(() => onServer(page, jobOf(page))).toEqual(['only in the page']);
+});
+
+test('measuring goes on when the server dies, and what comes after is kept', async ({ page, context }) => {
+  await checkIn(page, machine('Measured 1'));
+  await page.goto(`${page.url().split('?')[0]}?check=line-pressure`);
+  await expect(step(page).getByLabel('Gauge now, psi')).toBeVisible();
+  const back = await away(context);
+  for (const psi of ['7', '6.9', '6.8']) {
+    await step(page).getByLabel('Gauge now, psi').fill(psi);
+    await step(page).getByLabel('Gauge now, psi').press('Enter');
+  }
+  await expect(step(page).locator('.recharts-surface').first()).toBeVisible();
+  await page.goto(page.url().split('?')[0]!);
+  await expect(trail(page)).toBeVisible();
+  await noteOn(page, 'while it was dead');
+  await expect(kept(page, 1)).toBeVisible();
+  await back();
+  await expect.poll(() => onServer(page, jobOf(page))).toEqual(['while it was dead']);
+});
+
+test('a note longer than can be kept is refused whole, not cut', async ({ page }) => {
+  await checkIn(page, machine('Long 1'));
+  const field = page.getByRole('textbox', { name: 'Bench line' });
+  const long = `off ${'a'.repeat(119)}😀`;
+  await field.fill(long);
+  await field.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('121 letters; 120 at most');
+  await expect(field).toHaveValue(long);
+  await field.fill(`note ${'b'.repeat(2000)} `);
+  await field.press('Enter');
+  await expect.poll(() => onServer(page, jobOf(page))).toEqual(['b'.repeat(2000)]);
+});
+
+test.describe('with the interface kept on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('an hour without a server: jobs open, three are worked and one checked in, and all of it arrives in order', async ({
+    page,
+    context,
+  }) => {
+    const jobs: string[] = [];
+    for (const n of [1, 2, 3]) {
+      await checkIn(page, {
+        ...machine(`Hour ${n}`),
+        owner: ['Amos Vetch', 'Lettice Orme', 'Piers Quoin'][n - 1]!,
+      });
+      jobs.push(jobOf(page));
+    }
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.goto('/');
+    await expect(page.getByRole('link', { name: /Hour 3/ }).first()).toBeVisible();
+    await context.setOffline(true);
+    await page.reload();
+    await expect(page.getByRole('link', { name: /Hour 3/ }).first()).toBeVisible();
+    for (const jobId of jobs) {
+      await page.goto(`/job/${jobId}`);
+      await expect(trail(page)).toBeVisible();
+      for (let n = 1; n <= 5; n++) await noteOn(page, `note ${n}`);
+      await write(page, 'spark none', /Look at the spark: none/);
+      await expect(step(page).getByRole('heading', { level: 2 }).first()).not.toHaveText('Look at the spark');
+    }
+    await checkIn(page, { ...machine('Hour 4'), owner: 'Sabine Tarrow' });
+    await expect(page.getByText('new', { exact: true })).toBeVisible();
+    await noteOn(page, 'on the new one');
+    const held = jobOf(page);
+    await expect(kept(page, 3 * 7 + 2)).toBeVisible();
+    await context.setOffline(false);
+    for (const jobId of jobs)
+      await expect.poll(() => onServer(page, jobId)).toEqual([1, 2, 3, 4, 5].map((n) => `note ${n}`));
+    await expect.poll(() => onServer(page, held)).toEqual(['on the new one']);
+    await expect(page.getByText('new', { exact: true })).toHaveCount(0);
+  });
+});
+
+test('a browser killed half a second after a note keeps it', async ({ baseURL }) => {
+  const profile = mkdtempSync(join(tmpdir(), 'wren-profile-'));
+  const open = (): Promise<BrowserContext> =>
+    chromium.launchPersistentContext(profile, {
+      ...CHROMIUM,
+      ...(baseURL && { baseURL }),
+      serviceWorkers: 'block',
+    });
+  try {
+    let context = await open();
+    let page = await context.newPage();
+    await checkIn(page, machine('Killed 1'));
+    const jobId = jobOf(page);
+    await away(context);
+    await noteOn(page, 'half a second ago');
+    await page.waitForTimeout(500);
+    execFileSync('pkill', ['-9', '-f', profile]);
+    await context.close().catch(() => undefined);
+    context = await open();
+    page = await context.newPage();
+    await page.goto(`/job/${jobId}`);
+    await expect(trail(page).getByText('half a second ago')).toBeVisible();
+    await expect.poll(() => onServer(page, jobId)).toEqual(['half a second ago']);
+    await context.close();
+  } finally {
+    rmSync(profile, { recursive: true, force: true });
+  }
+});

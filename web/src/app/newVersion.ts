@@ -1,0 +1,44 @@
+import { Workbox } from 'workbox-window';
+
+const VISIBLE = 'rusty-wren visible';
+const LOOK_MS = 30 * 60_000;
+
+/** Resolves when the page's being seen has changed. */
+const turned = (): Promise<void> =>
+  new Promise((resolve) => document.addEventListener('visibilitychange', () => resolve(), { once: true }));
+
+/** Holds a lock, shared with the other tabs, for as long as this tab is seen. */
+async function sayWhenSeen(): Promise<void> {
+  for (;;) {
+    if (document.visibilityState === 'visible')
+      await navigator.locks.request(VISIBLE, { mode: 'shared' }, async () => {
+        while (document.visibilityState === 'visible') await turned();
+      });
+    else await turned();
+  }
+}
+
+/**
+ * Keeps the interface on this device, so that it opens with no server. A new version is taken while no tab of it is seen:
+ * it disturbs nobody, and what is typed and noted survives it.
+ */
+export function keepOffline(): void {
+  if (!('serviceWorker' in navigator)) return;
+  void sayWhenSeen();
+  const worker = new Workbox('/sw.js');
+  worker.addEventListener('waiting', () => void takeWhenUnseen());
+  worker.addEventListener('controlling', (event) => {
+    if (event.isUpdate) location.reload();
+  });
+  void worker.register().catch(() => undefined);
+  setInterval(() => void worker.update().catch(() => undefined), LOOK_MS);
+  async function takeWhenUnseen(): Promise<void> {
+    for (;;) {
+      if (document.visibilityState === 'hidden') {
+        const unseen = await navigator.locks.request(VISIBLE, { ifAvailable: true }, (lock) => lock !== null);
+        if (unseen) return worker.messageSkipWaiting();
+      }
+      await turned();
+    }
+  }
+}

@@ -1,0 +1,136 @@
+import { entryWords, unnumbered, type NewEntry } from '@rusty-wren/core/log';
+import { useState, type ReactElement } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../app/store';
+import { Button } from '../ui/Button';
+import { keepDraft } from '../ui/useDraft';
+import { sentAgain, thrownAway } from './outbox';
+import type { Kept } from './shelf';
+
+/** Fields of an entry that somebody wrote, and may write otherwise. */
+const WRITTEN = ['text', 'thing', 'other', 'words', 'note', 'drill', 'why', 'reason', 'waitingFor'] as const;
+
+const writtenIn = (entry: NewEntry): [field: string, text: string][] =>
+  WRITTEN.flatMap((field) => {
+    const text = (entry.body as Record<string, unknown>)[field];
+    return typeof text === 'string' ? [[field, text]] : [];
+  });
+
+/** What a thing says, in a line. */
+function wordsOf(kept: Kept): string {
+  if (kept.kind === 'check-in') {
+    const { machine, customer } = kept.checkIn;
+    const what = 'kind' in machine ? `${machine.maker} ${machine.model}` : 'a machine on the books';
+    return `Check-in: ${what}${'name' in customer ? `, ${customer.name}` : ''}`;
+  }
+  const { about, says } = entryWords({ entry: unnumbered(kept.entry) });
+  return `${about}: ${says}`;
+}
+
+/**
+ * What the server did not take: each with its reason, kept until it is corrected, sent again or thrown away. `jobId`: only
+ * that job's.
+ */
+export function NotTaken({ jobId }: { jobId?: string }): ReactElement | null {
+  const refused = useAppSelector((s) => s.outbox.refused);
+  const shown = refused.filter((k) => jobId === undefined || k.jobId === jobId);
+  if (shown.length === 0) return null;
+  return (
+    <section aria-label="Not taken" className="border-b-2 border-line px-3 py-3 sm:px-5">
+      <h2 className="text-xl font-bold text-rust">
+        {shown.length === 1 ? 'One thing was not taken' : `${shown.length} things were not taken`}
+      </h2>
+      <ul className="max-w-4xl">
+        {shown.map((kept) => (
+          <Aside key={kept.id} kept={kept} link={jobId === undefined} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Aside({ kept, link }: { kept: Kept; link: boolean }): ReactElement {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [correcting, setCorrecting] = useState(false);
+  const [sure, setSure] = useState(false);
+  const written = kept.kind === 'entry' ? writtenIn(kept.entry) : [];
+  const correct = (): void => {
+    if (kept.kind === 'entry') return setCorrecting(!correcting);
+    keepDraft('check-in', { draft: kept.draft, jobId: kept.jobId });
+    dispatch(thrownAway(kept.id));
+    void navigate('/check-in');
+  };
+  return (
+    <li data-aside={kept.id} className="border-b border-line py-2 last:border-0">
+      <p className="text-lg leading-snug">
+        <strong>{wordsOf(kept)}</strong> <span className="text-soft">Because: {kept.refused}</span>
+      </p>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        {(kept.kind === 'check-in' || written.length > 0) && (
+          <Button aria-expanded={correcting} onClick={correct}>
+            Correct it
+          </Button>
+        )}
+        <Button onClick={() => dispatch(sentAgain({ kept }))}>Send it again</Button>
+        <Button look="quiet" onClick={() => (sure ? void dispatch(thrownAway(kept.id)) : setSure(true))}>
+          {sure ? 'Really throw it away' : 'Throw it away'}
+        </Button>
+        {link && (
+          <Link to={`/job/${kept.jobId}`} className="px-2 py-2 font-semibold underline">
+            To its job
+          </Link>
+        )}
+      </div>
+      {correcting && kept.kind === 'entry' && (
+        <Rewrite
+          written={written}
+          onDone={(body) =>
+            dispatch(
+              sentAgain({
+                kept: {
+                  ...kept,
+                  entry: { ...kept.entry, body: { ...kept.entry.body, ...body } } as NewEntry,
+                },
+              }),
+            )
+          }
+        />
+      )}
+    </li>
+  );
+}
+
+/** The words of an entry, to be written otherwise. */
+function Rewrite({
+  written,
+  onDone,
+}: {
+  written: readonly (readonly [field: string, text: string])[];
+  onDone: (body: Record<string, string>) => void;
+}): ReactElement {
+  const [texts, setTexts] = useState(() => Object.fromEntries(written));
+  return (
+    <form
+      className="mt-2 flex flex-wrap items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        onDone(Object.fromEntries(Object.entries(texts).map(([field, text]) => [field, text.trim()])));
+      }}
+    >
+      {written.map(([field]) => (
+        <textarea
+          key={field}
+          aria-label="What it should say"
+          value={texts[field]}
+          onChange={(e) => setTexts({ ...texts, [field]: e.target.value })}
+          rows={2}
+          className="min-h-12 min-w-64 flex-1 rounded-md border-2 border-line bg-card px-3 py-2 text-lg"
+        />
+      ))}
+      <Button type="submit" look="rust" className="min-h-12">
+        Send it
+      </Button>
+    </form>
+  );
+}

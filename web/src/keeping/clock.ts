@@ -1,0 +1,40 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** Less than this is a slow answer, not a wrong clock. */
+const SLACK_MS = 60_000;
+/** From here on it is told. */
+export const TOLD_FROM_MS = 2 * SLACK_MS;
+
+interface Clock {
+  /** What to add to this device's clock to have the server's, ms; 0 while they agree, or nothing is known. */
+  offMs: number;
+}
+
+/** How far this device's clock is off. */
+export const clock = createSlice({
+  name: 'clock',
+  initialState: (): Clock => ({ offMs: 0 }),
+  reducers: {
+    /** What the server's clock said, and this device's at the same moment, ms. */
+    clockRead: (state, { payload: { server, here } }: PayloadAction<{ server: number; here: number }>) => {
+      const off = server - here;
+      // Kept while it is about the same: a date to the second must not move every entry.
+      if (Math.abs(off) < SLACK_MS) state.offMs = 0;
+      else if (Math.abs(off - state.offMs) > SLACK_MS) state.offMs = off;
+    },
+  },
+});
+
+export const { clockRead } = clock.actions;
+
+/** How far off a clock is, in words: "2 days ahead". `offMs`: to be added to it. */
+export function offWords(offMs: number): string {
+  const minutes = Math.round(Math.abs(offMs) / 60_000);
+  const [many, unit] =
+    minutes < 120
+      ? [minutes, 'minute']
+      : minutes < 2880
+        ? [Math.round(minutes / 60), 'hour']
+        : [Math.round(minutes / 1440), 'day'];
+  return `${many} ${unit}${many === 1 ? '' : 's'} ${offMs < 0 ? 'ahead' : 'behind'}`;
+}

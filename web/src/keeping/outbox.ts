@@ -1,0 +1,106 @@
+import type { NewEntry } from '@rusty-wren/contract';
+import { createAction, createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Kept } from './shelf';
+
+/** An entry that the server does not have yet. */
+export interface Unsent {
+  jobId: string;
+  entry: NewEntry;
+  /** It lies on disk: this page may be closed. */
+  safe?: boolean;
+}
+
+export interface Outbox {
+  /** Entries noted but not yet on the server, in order. */
+  unsent: readonly Unsent[];
+  /** Check-ins on their way, in order. */
+  checkIns: readonly Kept[];
+  /** What the server did not take, each with its reason: put aside until somebody says what becomes of it. */
+  refused: readonly Kept[];
+  /** The last try found no server. */
+  offline: boolean;
+  /** Why this browser keeps nothing on disk, if so. */
+  trouble: string | null;
+}
+
+const EMPTY: Outbox = { unsent: [], checkIns: [], refused: [], offline: false, trouble: null };
+
+export const outbox = createSlice({
+  name: 'outbox',
+  initialState: (): Outbox => EMPTY,
+  reducers: {
+    /** Noted just now; it is laid up next. */
+    noted: (state, { payload }: PayloadAction<Unsent[]>): Outbox => ({
+      ...(state as Outbox),
+      unsent: [...(state.unsent as Unsent[]), ...payload],
+    }),
+    /** What lies on the shelf, whichever tab laid it there. */
+    laidUp: (state, { payload }: PayloadAction<readonly Kept[]>): Outbox => {
+      const lies = new Set(payload.map((k) => k.id));
+      const waiting = payload.filter((k) => k.refused === undefined);
+      return {
+        ...(state as Outbox),
+        trouble: null,
+        refused: payload.filter((k) => k.refused !== undefined),
+        checkIns: waiting.filter((k) => k.kind === 'check-in'),
+        unsent: [
+          ...waiting.flatMap((k) =>
+            k.kind === 'entry' ? [{ jobId: k.jobId, entry: k.entry, safe: true }] : [],
+          ),
+          ...(state.unsent as Unsent[]).filter((u) => !u.safe && !lies.has(u.entry.id)),
+        ],
+      };
+    },
+    /** Refused, and not on any shelf: put aside in this page's memory. */
+    putAsideHere: (state, { payload }: PayloadAction<readonly { id: string; why: string }[]>): Outbox => {
+      const why = new Map(payload.map((r) => [r.id, r.why]));
+      const unsent = state.unsent as Unsent[];
+      return {
+        ...(state as Outbox),
+        unsent: unsent.filter((u) => !why.has(u.entry.id)),
+        refused: [
+          ...(state.refused as Kept[]),
+          ...unsent.flatMap(({ jobId, entry }): Kept[] => {
+            const refused = why.get(entry.id);
+            return refused === undefined
+              ? []
+              : [{ kind: 'entry', id: entry.id, jobId, entry, clockOffMs: 0, refused }];
+          }),
+        ],
+      };
+    },
+    /** Thrown away, or to be sent again, by hand. */
+    letGo: (state, { payload }: PayloadAction<string>): Outbox => ({
+      ...(state as Outbox),
+      refused: (state.refused as Kept[]).filter((k) => k.id !== payload),
+    }),
+    unkeepable: (state, { payload }: PayloadAction<string>) => {
+      state.trouble = payload;
+    },
+    sent: (state, { payload }: PayloadAction<readonly string[]>): Outbox => {
+      const gone = new Set(payload);
+      return {
+        ...(state as Outbox),
+        offline: false,
+        unsent: (state.unsent as Unsent[]).filter((u) => !gone.has(u.entry.id)),
+        checkIns: (state.checkIns as Kept[]).filter((k) => !gone.has(k.id)),
+      };
+    },
+    unreachable: (state) => {
+      state.offline = true;
+    },
+    reachable: (state) => {
+      state.offline = false;
+    },
+  },
+});
+
+export const { laidUp, letGo, noted, putAsideHere, reachable, sent, unkeepable, unreachable } =
+  outbox.actions;
+
+/** Something that was refused is to be sent again, as it is now. */
+export const sentAgain = createAction<{ kept: Kept }>('outbox/sentAgain');
+/** Something that was refused is thrown away. */
+export const thrownAway = createAction<string>('outbox/thrownAway');
+/** A check-in was laid on the shelf. */
+export const hungHere = createAction('outbox/hungHere');

@@ -1,0 +1,97 @@
+import type { CheckIn, NewEntry } from '@rusty-wren/contract';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** One thing that the server does not have yet: an entry, or a whole check-in. */
+export type Kept = { id: string; jobId: string; refused?: string } & (
+  | {
+      kind: 'entry';
+      entry: NewEntry;
+      /** What was known of this device's clock when it was noted, ms to add. */
+      clockOffMs: number;
+    }
+  | { kind: 'check-in'; checkIn: CheckIn; draft: unknown }
+);
+
+/** An answer of the server, as it was when it was last had. */
+export interface Seen {
+  at: number;
+  data: unknown;
+}
+
+interface Shelves extends DBSchema {
+  /** In the order noted, whichever tab noted it. */
+  outbox: { key: number; value: Kept; indexes: { id: string } };
+  seen: { key: string; value: Seen; indexes: { at: number } };
+}
+
+let opening: Promise<IDBPDatabase<Shelves>> | null = null;
+
+/** This device's own database. Rejects where the browser keeps none. */
+export function shelves(): Promise<IDBPDatabase<Shelves>> {
+  opening ??= openDB<Shelves>('rusty-wren', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('outbox', { autoIncrement: true }).createIndex('id', 'id', { unique: true });
+      db.createObjectStore('seen').createIndex('at', 'at');
+    },
+    // Thrown away or cut off by the browser: opened anew when it is next wanted.
+    terminated: () => (opening = null),
+  }).catch((error: unknown) => {
+    opening = null;
+    throw error;
+  });
+  return opening;
+}
+
+/** Lays things up, in order; resolves once they are on disk. What lies there already stays as it is. */
+export async function layUp(things: readonly Kept[]): Promise<void> {
+  const db = await shelves();
+  const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
+  for (const thing of things) if (!(await tx.store.index('id').getKey(thing.id))) await tx.store.add(thing);
+  await tx.done;
+}
+
+/** Everything that lies there, in the order noted. */
+export const everythingKept = async (): Promise<Kept[]> => (await shelves()).getAll('outbox');
+
+/** Takes things off the shelf. */
+export async function takeOff(ids: readonly string[]): Promise<void> {
+  const tx = (await shelves()).transaction('outbox', 'readwrite');
+  for (const id of ids) {
+    const key = await tx.store.index('id').getKey(id);
+    if (key !== undefined) await tx.store.delete(key);
+  }
+  await tx.done;
+}
+
+/** Changes one thing where it lies; its place in the order stays. */
+export async function changeKept(id: string, change: (thing: Kept) => Kept): Promise<void> {
+  const tx = (await shelves()).transaction('outbox', 'readwrite', { durability: 'strict' });
+  const cursor = await tx.store.index('id').openCursor(id);
+  if (cursor) await cursor.update(change(cursor.value));
+  await tx.done;
+}
+
+/** Answers kept for when the server is away; the oldest go first. */
+const MOST_SEEN = 400;
+
+/** Keeps an answer of the server. A device that cannot keep it does without. */
+export async function keepSeen(key: string, data: unknown): Promise<void> {
+  try {
+    const tx = (await shelves()).transaction('seen', 'readwrite');
+    await tx.store.put({ at: Date.now(), data }, key);
+    let over = (await tx.store.count()) - MOST_SEEN;
+    for (let at = over > 0 ? await tx.store.index('at').openCursor() : null; at && over > 0; over--) {
+      await at.delete();
+      at = await at.continue();
+    }
+    await tx.done;
+  } catch {
+    // Only what can be had again from the server.
+  }
+}
+
+/** An answer of the server as last seen; none where it was never seen, or cannot be read. */
+export const lastSeen = async (key: string): Promise<Seen | undefined> =>
+  shelves()
+    .then((db) => db.get('seen', key))
+    .catch(() => undefined);
