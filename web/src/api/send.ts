@@ -2,6 +2,7 @@ import type { Delivery, JobWithLog, NewEntry } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
 import type { AppThunk } from '../app/state';
 import {
+  keepable,
   laidUp,
   putAsideHere,
   reachable,
@@ -69,8 +70,9 @@ type Went = 'done' | 'away' | 'fault';
 const layUpRest = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
   const rest = getState().outbox.unsent.filter((u) => !u.safe);
   if (rest.length === 0) return;
-  await layUp(asKept(rest, getState().clock.offMs)).catch((error: unknown) =>
-    dispatch(unkeepable(reasonOf(error))),
+  await layUp(asKept(rest, getState().clock.offMs)).then(
+    () => dispatch(keepable()),
+    (error: unknown) => dispatch(unkeepable(reasonOf(error))),
   );
 };
 
@@ -152,9 +154,10 @@ export function makeSender(tabs: Tabs) {
     let most = Infinity;
     await dispatch(layUpRest());
     for (;;) {
-      const all = await dispatch(read()).catch(() =>
-        asKept(getState().outbox.unsent, getState().clock.offMs),
-      );
+      const shelf = await dispatch(read()).catch(() => []);
+      const { unsent, trouble } = getState().outbox;
+      const loose = trouble === null ? [] : unsent.filter((u) => !u.safe);
+      const all = [...shelf, ...asKept(loose, getState().clock.offMs)];
       // What was noted on a job whose check-in was refused waits with it.
       const held = new Set(
         all.flatMap((k) => (k.kind === 'check-in' && k.refused !== undefined ? [k.jobId] : [])),

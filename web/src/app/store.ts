@@ -6,6 +6,7 @@ import { asKept, makeSender, reasonOf, takeIn } from '../api/send';
 import { hearStream, listen } from '../api/stream';
 import {
   hungHere,
+  keepable,
   laidUp,
   letGo,
   noted,
@@ -15,6 +16,7 @@ import {
   thrownAway,
   unkeepable,
   unreachable,
+  type Aside,
 } from '../keeping/outbox';
 import { changeKept, everythingKept, layUp, takeOff, type Kept } from '../keeping/shelf';
 import { joinTabs } from '../keeping/tabs';
@@ -36,7 +38,7 @@ export type AppStore = ReturnType<typeof makeStore>['store'];
 export type AppDispatch = AppStore['dispatch'];
 
 /** What was refused, to be sent as if for the first time; never dated later than now. */
-function asNew({ refused: _, ...kept }: Kept, now: number): Kept {
+function asNew({ refused: _, loose: __, ...kept }: Aside, now: number): Kept {
   if (kept.kind === 'check-in' || Date.parse(kept.entry.notedAt) <= now) return kept;
   return { ...kept, entry: { ...kept.entry, notedAt: new Date(now).toISOString() } };
 }
@@ -60,6 +62,7 @@ export function createStore(): AppStore {
     effect: async ({ payload }) => {
       try {
         await layUp(asKept(payload, getState().clock.offMs));
+        dispatch(keepable());
         await read();
         tabs.tell({ kind: 'shelf' });
       } catch (error) {
@@ -89,13 +92,11 @@ export function createStore(): AppStore {
     effect: async ({ payload: { kept } }) => {
       dispatch(letGo(kept.id));
       const again = asNew(kept, Date.now() + getState().clock.offMs);
-      try {
-        await changeKept(kept.id, () => again);
-        await read();
-        tabs.tell({ kind: 'shelf' });
-      } catch {
-        if (again.kind === 'entry') dispatch(noted([{ jobId: again.jobId, entry: again.entry }]));
-      }
+      if (kept.loose && again.kind === 'entry')
+        return void dispatch(noted([{ jobId: again.jobId, entry: again.entry }]));
+      await changeKept(again.id, () => again);
+      await read();
+      tabs.tell({ kind: 'shelf' });
       sendIfLeading();
     },
   });

@@ -4,8 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
 import { keepDraft } from '../ui/useDraft';
-import { sentAgain, thrownAway } from './outbox';
-import type { Kept } from './shelf';
+import { sentAgain, thrownAway, type Aside } from './outbox';
 
 /** Fields of an entry that somebody wrote, and may write otherwise. */
 const WRITTEN = ['text', 'thing', 'other', 'words', 'note', 'drill', 'why', 'reason', 'waitingFor'] as const;
@@ -17,7 +16,7 @@ const writtenIn = (entry: NewEntry): [field: string, text: string][] =>
   });
 
 /** What a thing says, in a line. */
-function wordsOf(kept: Kept): string {
+function wordsOf(kept: Aside): string {
   if (kept.kind === 'check-in') {
     const { machine, customer } = kept.checkIn;
     const what = 'kind' in machine ? `${machine.maker} ${machine.model}` : 'a machine on the books';
@@ -49,7 +48,7 @@ export function NotTaken({ jobId }: { jobId?: string }): ReactElement | null {
   );
 }
 
-function Aside({ kept, link }: { kept: Kept; link: boolean }): ReactElement {
+function Aside({ kept, link }: { kept: Aside; link: boolean }): ReactElement {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [correcting, setCorrecting] = useState(false);

@@ -1,7 +1,17 @@
 import 'fake-indexeddb/auto';
 import type { NewEntry } from '@rusty-wren/contract';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { laidUp, noted, outbox, putAsideHere, sent, unkeepable, unreachable, type Unsent } from './outbox';
+import {
+  keepable,
+  laidUp,
+  noted,
+  outbox,
+  putAsideHere,
+  sent,
+  unkeepable,
+  unreachable,
+  type Unsent,
+} from './outbox';
 import { changeKept, everythingKept, keepSeen, lastSeen, layUp, shelves, takeOff, type Kept } from './shelf';
 
 const note = (id: string): NewEntry => ({
@@ -53,7 +63,14 @@ describe('the outbox', () => {
       ['b'],
       [['a', 'no such job']],
     ]);
-    expect(reducer(state, laidUp([])).trouble).toBeNull();
+    // The shelf can be read, but what was noted does not lie there.
+    state = reducer(state, laidUp([]));
+    expect([state.trouble, ids(state), state.refused.map((k) => k.id)]).toEqual([
+      'This device is full.',
+      ['b'],
+      ['a'],
+    ]);
+    expect(reducer(state, keepable()).trouble).toBeNull();
   });
 });
 

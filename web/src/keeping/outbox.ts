@@ -10,13 +10,16 @@ export interface Unsent {
   safe?: boolean;
 }
 
+/** Something put aside. `loose`: on no shelf, but in this page's memory. */
+export type Aside = Kept & { loose?: true };
+
 export interface Outbox {
   /** Entries noted but not yet on the server, in order. */
   unsent: readonly Unsent[];
   /** Check-ins on their way, in order. */
   checkIns: readonly Kept[];
   /** What the server did not take, each with its reason: put aside until somebody says what becomes of it. */
-  refused: readonly Kept[];
+  refused: readonly Aside[];
   /** The last try found no server. */
   offline: boolean;
   /** Why this browser keeps nothing on disk, if so. */
@@ -37,17 +40,20 @@ export const outbox = createSlice({
     /** What lies on the shelf, whichever tab laid it there. */
     laidUp: (state, { payload }: PayloadAction<readonly Kept[]>): Outbox => {
       const lies = new Set(payload.map((k) => k.id));
+      const loose = (state.unsent as Unsent[]).filter((u) => !u.safe && !lies.has(u.entry.id));
       const waiting = payload.filter((k) => k.refused === undefined);
       return {
         ...(state as Outbox),
-        trouble: null,
-        refused: payload.filter((k) => k.refused !== undefined),
+        refused: [
+          ...payload.filter((k) => k.refused !== undefined),
+          ...(state.refused as Aside[]).filter((k) => k.loose && !lies.has(k.id)),
+        ],
         checkIns: waiting.filter((k) => k.kind === 'check-in'),
         unsent: [
           ...waiting.flatMap((k) =>
             k.kind === 'entry' ? [{ jobId: k.jobId, entry: k.entry, safe: true }] : [],
           ),
-          ...(state.unsent as Unsent[]).filter((u) => !u.safe && !lies.has(u.entry.id)),
+          ...loose,
         ],
       };
     },
@@ -59,12 +65,12 @@ export const outbox = createSlice({
         ...(state as Outbox),
         unsent: unsent.filter((u) => !why.has(u.entry.id)),
         refused: [
-          ...(state.refused as Kept[]),
-          ...unsent.flatMap(({ jobId, entry }): Kept[] => {
+          ...(state.refused as Aside[]),
+          ...unsent.flatMap(({ jobId, entry }): Aside[] => {
             const refused = why.get(entry.id);
             return refused === undefined
               ? []
-              : [{ kind: 'entry', id: entry.id, jobId, entry, clockOffMs: 0, refused }];
+              : [{ kind: 'entry', id: entry.id, jobId, entry, clockOffMs: 0, refused, loose: true }];
           }),
         ],
       };
@@ -72,10 +78,14 @@ export const outbox = createSlice({
     /** Thrown away, or to be sent again, by hand. */
     letGo: (state, { payload }: PayloadAction<string>): Outbox => ({
       ...(state as Outbox),
-      refused: (state.refused as Kept[]).filter((k) => k.id !== payload),
+      refused: (state.refused as Aside[]).filter((k) => k.id !== payload),
     }),
     unkeepable: (state, { payload }: PayloadAction<string>) => {
       state.trouble = payload;
+    },
+    /** Something could be laid up. */
+    keepable: (state) => {
+      state.trouble = null;
     },
     sent: (state, { payload }: PayloadAction<readonly string[]>): Outbox => {
       const gone = new Set(payload);
@@ -95,11 +105,11 @@ export const outbox = createSlice({
   },
 });
 
-export const { laidUp, letGo, noted, putAsideHere, reachable, sent, unkeepable, unreachable } =
+export const { keepable, laidUp, letGo, noted, putAsideHere, reachable, sent, unkeepable, unreachable } =
   outbox.actions;
 
 /** Something that was refused is to be sent again, as it is now. */
-export const sentAgain = createAction<{ kept: Kept }>('outbox/sentAgain');
+export const sentAgain = createAction<{ kept: Aside }>('outbox/sentAgain');
 /** Something that was refused is thrown away. */
 export const thrownAway = createAction<string>('outbox/thrownAway');
 /** A check-in was laid on the shelf. */
