@@ -62,7 +62,7 @@ export function Shell(): ReactElement {
               `flex min-h-11 items-center gap-1 rounded-md px-2 font-semibold whitespace-nowrap sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
             }
           >
-            <Plus size={18} aria-hidden /> Check in
+            <Plus size={18} aria-hidden /> <span className="max-[30rem]:sr-only">Check in</span>
           </NavLink>
           <NavLink
             to="/tools"

@@ -41,7 +41,7 @@ export function TakeBack(): ReactElement | null {
   if (!last) return null;
   const { about, says } = entryWords({ entry: unnumbered(last.entry) });
   return (
-    <div className="flex min-w-0 items-center gap-2" role="status">
+    <div className="flex min-w-11 items-center gap-2" role="status">
       <span className="hidden min-w-0 truncate lg:block lg:max-w-96">
         {about}: <strong>{says}</strong>
       </span>

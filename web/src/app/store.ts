@@ -129,6 +129,9 @@ export function createStore(): AppStore {
       () => void dispatch(send()),
     );
     void dispatch(send());
+    // What is asked for first when the server is away is seen beforehand.
+    void dispatch(api.endpoints.rack.initiate('open', { subscribe: false }));
+    void dispatch(api.endpoints.customers.initiate(undefined, { subscribe: false }));
   });
   read().catch((error: unknown) => dispatch(unkeepable(reasonOf(error))));
   setInterval(() => {

@@ -35,11 +35,18 @@ export function NotTaken({ jobId }: { jobId?: string }): ReactElement | null {
   const shown = refused.filter((k) => jobId === undefined || k.jobId === jobId);
   if (shown.length === 0) return null;
   return (
-    <section aria-label="Not taken" className="border-b-2 border-line px-3 py-3 sm:px-5">
-      <h2 className="text-xl font-bold text-rust">
-        {shown.length === 1 ? 'One thing was not taken' : `${shown.length} things were not taken`}
-      </h2>
-      <ul className="max-w-4xl">
+    <section
+      aria-label="Not taken"
+      className={
+        jobId === undefined ? '' : 'max-h-60 overflow-y-auto border-b-2 border-line px-3 py-2 sm:px-5'
+      }
+    >
+      {jobId !== undefined && (
+        <h2 className="text-xl font-bold text-rust">
+          {shown.length === 1 ? 'One thing was not taken' : `${shown.length} things were not taken`}
+        </h2>
+      )}
+      <ul>
         {shown.map((kept) => (
           <Aside key={kept.id} kept={kept} link={jobId === undefined} />
         ))}
@@ -61,11 +68,15 @@ function Aside({ kept, link }: { kept: Aside; link: boolean }): ReactElement {
     void navigate('/check-in');
   };
   return (
-    <li data-aside={kept.id} className="border-b border-line py-2 last:border-0">
-      <p className="text-lg leading-snug">
-        <strong>{wordsOf(kept)}</strong> <span className="text-soft">Because: {kept.refused}</span>
+    <li
+      data-aside={kept.id}
+      className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line py-1 last:border-0"
+    >
+      <p className="min-w-64 flex-1 text-lg leading-snug">
+        <strong className="line-clamp-2">{wordsOf(kept)}</strong>
+        <span className="text-soft">Because: {kept.refused}</span>
       </p>
-      <div className="mt-2 flex flex-wrap items-center gap-2">
+      <div className="flex flex-wrap items-center gap-2">
         {(kept.kind === 'check-in' || written.length > 0) && (
           <Button aria-expanded={correcting} onClick={correct}>
             Correct it
@@ -111,7 +122,7 @@ function Rewrite({
   const [texts, setTexts] = useState(() => Object.fromEntries(written));
   return (
     <form
-      className="mt-2 flex flex-wrap items-end gap-2"
+      className="flex w-full flex-wrap items-end gap-2 pb-2"
       onSubmit={(e) => {
         e.preventDefault();
         onDone(Object.fromEntries(Object.entries(texts).map(([field, text]) => [field, text.trim()])));

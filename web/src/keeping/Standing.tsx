@@ -33,7 +33,11 @@ export function Standing(): ReactElement {
           onClick={() => setOpen(true)}
           className="flex min-h-11 items-center gap-2 font-semibold text-rust underline underline-offset-4"
         >
-          <CircleAlert size={20} className="shrink-0" aria-hidden /> {refused.length} not taken
+          <CircleAlert size={20} className="shrink-0" aria-hidden />
+          <span>
+            {refused.length}
+            <span className="max-sm:sr-only"> not taken</span>
+          </span>
         </button>
       )}
       {offline && (
@@ -58,6 +62,6 @@ const Line = ({
   children: ReactNode;
 }): ReactElement => (
   <p role="status" className={`flex items-center gap-2 font-semibold ${danger ? 'text-rust' : 'text-ochre'}`}>
-    {icon} <span>{children}</span>
+    {icon} <span className={danger ? '' : 'max-sm:sr-only'}>{children}</span>
   </p>
 );
