@@ -1,6 +1,6 @@
 import { ENTRY_KINDS, type Bodies, type EntryKind } from '@rusty-wren/core/log';
 import { describe, expect, it } from 'vitest';
-import { checkInSchema, clearMessage, entrySchema } from './index';
+import { checkInSchema, clearMessage, entrySchema, problemOfEntry } from './index';
 
 const ID = '0b0f9d5e-3c4d-4c7e-9d7a-0d9f3a1b2c3d';
 const entry = (kind: string, body: unknown, more: object = {}): object => ({
@@ -12,6 +12,9 @@ const entry = (kind: string, body: unknown, more: object = {}): object => ({
 });
 const problem = (value: unknown): string | null => {
   const { error } = entrySchema.validate(value, { convert: false });
+  // The quick way and the thorough one say the same.
+  if (typeof value === 'object' && value !== null)
+    expect(problemOfEntry(value) === null, JSON.stringify(value).slice(0, 200)).toBe(!error);
   return error ? clearMessage(error) : null;
 };
 

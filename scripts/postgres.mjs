@@ -98,6 +98,9 @@ export async function startPostgres(name, options = {}) {
     return false;
   };
 
+  const settingsFor = (/** @type {number} */ onPort) =>
+    `-c listen_addresses=127.0.0.1 -c port=${onPort} -c unix_socket_directories=''`;
+
   if (options.fresh) {
     if (running()) ctl('stop', '-m', 'fast', '-w');
     rmSync(cluster, { recursive: true, force: true });
@@ -109,8 +112,7 @@ export async function startPostgres(name, options = {}) {
   let port = running() ? portInUse() : 0;
   if (port === 0) {
     port = await freePort();
-    const settings = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories=''`;
-    const started = ctl('start', '-w', '-t', '60', '-l', log, '-o', settings);
+    const started = ctl('start', '-w', '-t', '60', '-l', log, '-o', settingsFor(port));
     if (started.status !== 0)
       return giveUp(`PostgreSQL did not start; see ${log}\n${started.stdout}${started.stderr}`);
   }
@@ -119,6 +121,10 @@ export async function startPostgres(name, options = {}) {
     stop: () => {
       ctl('stop', '-m', 'fast', '-w');
     },
+    /** The postmaster's process, or 0 when none runs. */
+    pid: () => (existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8').split('\n')[0]) : 0),
+    /** Starts it again where it was, after it was killed; says whether it did. */
+    start: () => ctl('start', '-w', '-t', '60', '-l', log, '-o', settingsFor(port)).status === 0,
   };
 }
 

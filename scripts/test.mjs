@@ -90,6 +90,7 @@ passed += unit?.numPassedTests ?? 0;
 failed += unit?.numFailedTests ?? 0;
 if (!unitOk && !unit?.numFailedTests) failed++;
 
+if (only === null) check('torture, in short', ['npx', 'tsx', 'scripts/torture/torture.ts', '--short']);
 if (wanted('browser')) await inTheBrowser();
 await close();
 console.log(`\n${passed} passed, ${failed} failed`);

@@ -48,7 +48,12 @@ const server = serve(
     port,
     hostname: '127.0.0.1',
     // A body or a head that trickles in is not waited for.
-    serverOptions: { requestTimeout: 10_000, headersTimeout: 5_000, connectionsCheckingInterval: 1_000 },
+    serverOptions: {
+      requestTimeout: 10_000,
+      headersTimeout: 5_000,
+      connectionsCheckingInterval: 1_000,
+      keepAliveTimeout: 65_000,
+    },
   },
   (address) => {
     console.log(`listening on ${address.port}`);

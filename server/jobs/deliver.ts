@@ -1,11 +1,4 @@
-import {
-  clearMessage,
-  entrySchema,
-  factsOf,
-  faultyText,
-  type Delivery,
-  type Parcel,
-} from '@rusty-wren/contract';
+import { factsOf, faultyText, problemOfEntry, type Delivery, type Parcel } from '@rusty-wren/contract';
 import { readJob, type Entry } from '@rusty-wren/core/log';
 import { HTTPException } from 'hono/http-exception';
 import pg from 'pg';
@@ -90,8 +83,8 @@ export async function deliver(
   sent.forEach(({ jobId, entry }, at) => {
     const faulty = faultyText(entry);
     if (faulty) return void refused.push({ at, error: `${faulty} holds a character that no text has.` });
-    const { error } = entrySchema.validate(entry, { convert: false });
-    if (error) return void refused.push({ at, error: `${clearMessage(error)}.` });
+    const problem = problemOfEntry(entry);
+    if (problem) return void refused.push({ at, error: problem });
     sound.push({ at, parcel: { jobId, entry: entry as Parcel['entry'] } });
   });
   const outcomes: (Entry | Refusal)[] = [];

@@ -1,47 +1,58 @@
 -- Many entries, of any jobs, in one statement; each is taken in, was there already, or is refused with a word why.
 -- Called by itself it is its own transaction: one round trip and one commit, however many entries it brings.
+-- Every look goes by a key: quick whatever the tables' sizes, and whatever the planner believes of them.
 CREATE FUNCTION note_entries(sent jsonb)
 RETURNS TABLE (n integer, seq integer, refusal text) LANGUAGE plpgsql AS $$
 #variable_conflict use_column
+DECLARE
+  held uuid[];
+  e record;
+  known_account uuid;
+  at_job uuid;
+  last integer;
 BEGIN
   -- Holding the jobs' rows, in one order, makes concurrent writers take turns: the order of a log has no gap and no clash.
   -- Every query below sees what was there once they are held.
-  PERFORM 1 FROM job WHERE id IN (SELECT (s ->> 'job')::uuid FROM jsonb_array_elements(sent) AS s)
-    ORDER BY id FOR UPDATE;
-  RETURN QUERY
-  WITH given AS MATERIALIZED (
-    SELECT o.n::integer AS n, g.*
-    FROM jsonb_array_elements(sent) WITH ORDINALITY AS o (e, n),
-      jsonb_to_record(o.e) AS g (job uuid, id uuid, noted_at timestamptz, account uuid, kind text, body jsonb, strikes uuid)
-  ), judged AS MATERIALIZED (
-    SELECT g.*, known.seq AS known_seq,
-      row_number() OVER (PARTITION BY g.id ORDER BY g.n) > 1 AS again,
-      CASE
-        WHEN j.id IS NULL THEN 'no-job'
-        WHEN known.job_id <> g.job OR first_value(g.job) OVER (PARTITION BY g.id ORDER BY g.n) <> g.job THEN 'other-job'
-        WHEN known.id IS NOT NULL THEN NULL
-        WHEN g.account IS NOT NULL AND a.id IS NULL THEN 'no-account'
-        WHEN g.strikes IS NOT NULL
-          AND NOT EXISTS (SELECT 1 FROM bench_entry t WHERE t.id = g.strikes AND t.job_id = g.job)
-          AND NOT EXISTS (SELECT 1 FROM given t WHERE t.id = g.strikes AND t.job = g.job AND t.n < g.n) THEN 'no-target'
-      END AS refusal
-    FROM given g
-      LEFT JOIN job j ON j.id = g.job
-      LEFT JOIN bench_entry known ON known.id = g.id
-      LEFT JOIN account a ON a.id = g.account
-  ), added AS (
-    INSERT INTO bench_entry (id, job_id, seq, noted_at, account_id, kind, body, strikes)
-    SELECT id, job,
-      (SELECT coalesce(max(e.seq), 0) FROM bench_entry e WHERE e.job_id = f.job)
-        + row_number() OVER (PARTITION BY job ORDER BY n),
-      noted_at, account, kind, body, strikes
-    FROM judged f WHERE refusal IS NULL AND known_seq IS NULL AND NOT again
-    ORDER BY n
-    RETURNING id, seq
-  )
-  SELECT judged.n, coalesce(judged.known_seq, added.seq), judged.refusal
-  FROM judged LEFT JOIN added ON added.id = judged.id
-  ORDER BY judged.n;
+  held := ARRAY(
+    SELECT id FROM job WHERE id = ANY (ARRAY(SELECT DISTINCT (s ->> 'job')::uuid FROM jsonb_array_elements(sent) AS s))
+    ORDER BY id FOR UPDATE);
+  n := 0;
+  FOR e IN
+    SELECT * FROM jsonb_to_recordset(sent)
+      AS g (job uuid, id uuid, noted_at timestamptz, account uuid, kind text, body jsonb, strikes uuid)
+  LOOP
+    n := n + 1;
+    seq := NULL;
+    refusal := NULL;
+    IF e.job <> ALL (held) THEN
+      refusal := 'no-job';
+    ELSIF e.account IS DISTINCT FROM known_account AND NOT EXISTS (SELECT 1 FROM account a WHERE a.id = e.account) THEN
+      refusal := 'no-account';
+    ELSIF e.strikes IS NOT NULL
+      AND NOT EXISTS (SELECT 1 FROM bench_entry b WHERE b.id = e.strikes AND b.job_id = e.job) THEN
+      refusal := 'no-target';
+    ELSE
+      known_account := e.account;
+      IF at_job IS DISTINCT FROM e.job THEN
+        at_job := e.job;
+        SELECT coalesce(max(b.seq), 0) INTO last FROM bench_entry b WHERE b.job_id = e.job;
+      END IF;
+      INSERT INTO bench_entry (id, job_id, seq, noted_at, account_id, kind, body, strikes)
+        VALUES (e.id, e.job, last + 1, e.noted_at, e.account, e.kind, e.body, e.strikes)
+        ON CONFLICT (id) DO NOTHING;
+      IF FOUND THEN
+        last := last + 1;
+        seq := last;
+      ELSE
+        -- Sent before, or somebody else's.
+        SELECT b.seq INTO seq FROM bench_entry b WHERE b.id = e.id AND b.job_id = e.job;
+        IF seq IS NULL THEN
+          refusal := 'other-job';
+        END IF;
+      END IF;
+    END IF;
+    RETURN NEXT;
+  END LOOP;
 END $$;
 
 -- The process that took the entries in says so, once for many of them: a notice inside each transaction makes every

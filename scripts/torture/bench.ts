@@ -1,0 +1,139 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { randomUUID } from 'node:crypto';
+import http from 'node:http';
+import { join } from 'node:path';
+import type { NewEntry } from '@rusty-wren/contract';
+import { ROOT } from '../packages.mjs';
+import { freePort } from '../postgres.mjs';
+
+export const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+export interface Answer {
+  /** 0 when none came. */
+  status: number;
+  body: string;
+}
+
+/** The app as it is really run, on a port of its own, started again however it ended. */
+export class App {
+  private process: ChildProcess | null = null;
+  private readonly agent = new http.Agent({ keepAlive: true, maxSockets: 64 });
+  /** Times it ended that nobody asked for. */
+  fell = 0;
+
+  private constructor(
+    private readonly databaseUrl: string,
+    readonly port: number,
+  ) {}
+
+  static async start(databaseUrl: string): Promise<App> {
+    const app = new App(databaseUrl, await freePort());
+    app.run();
+    await app.answers();
+    return app;
+  }
+
+  private run(): void {
+    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
+      cwd: ROOT,
+      stdio: ['ignore', 'ignore', process.env['LOUD'] ? 'inherit' : 'ignore'],
+      env: {
+        ...process.env,
+        DATABASE_URL: this.databaseUrl,
+        PORT: String(this.port),
+        DEMO: 'off',
+        MOST_REQUESTS: '100000000',
+      },
+    });
+    this.process = child;
+    child.on('exit', (_code, signal) => {
+      if (this.process === child && signal !== 'SIGKILL') this.fell++;
+    });
+  }
+
+  get pid(): number {
+    return this.process?.pid ?? 0;
+  }
+
+  /** Kills it as a power cut would, and starts it again. */
+  async killAndStart(): Promise<void> {
+    const { process: child } = this;
+    if (child && child.exitCode === null && child.signalCode === null) {
+      child.kill('SIGKILL');
+      await once(child, 'exit');
+    }
+    this.run();
+  }
+
+  /** Waits until it answers, at most so long. Throws when it does not. */
+  async answers(withinMs = 60_000): Promise<void> {
+    for (const end = Date.now() + withinMs; Date.now() < end; await sleep(50))
+      if ((await this.ask('GET', '/api/health')).status === 200) return;
+    throw new Error('the app does not answer');
+  }
+
+  /** One request; status 0 when the line was cut. `headers` come over the usual ones. */
+  ask(method: string, path: string, body?: string, headers: Record<string, string> = {}): Promise<Answer> {
+    return new Promise((resolve) => {
+      const request = http.request(
+        {
+          agent: this.agent,
+          host: '127.0.0.1',
+          port: this.port,
+          method,
+          path,
+          headers: { ...(body !== undefined && { 'content-type': 'application/json' }), ...headers },
+          timeout: 20_000,
+        },
+        (response) => {
+          let text = '';
+          response.setEncoding('utf8');
+          response.on('data', (chunk: string) => (text += chunk));
+          response.on('end', () => resolve({ status: response.statusCode ?? 0, body: text }));
+          response.on('error', () => resolve({ status: 0, body: '' }));
+        },
+      );
+      request.on('timeout', () => request.destroy());
+      request.on('error', () => resolve({ status: 0, body: '' }));
+      request.end(body);
+    });
+  }
+
+  post(path: string, body: unknown): Promise<Answer> {
+    return this.ask('POST', path, JSON.stringify(body));
+  }
+
+  async stop(): Promise<void> {
+    const child = this.process;
+    this.process = null;
+    this.agent.destroy();
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    child.kill('SIGKILL');
+    await once(child, 'exit');
+  }
+}
+
+export const note = (text: string): NewEntry => ({
+  id: randomUUID(),
+  notedAt: new Date().toISOString(),
+  kind: 'note',
+  body: { text },
+});
+
+/** Hangs so many machines up; returns their jobs' ids. */
+export async function hang(app: App, many: number): Promise<string[]> {
+  const ids: string[] = [];
+  for (let i = 0; i < many; i++) {
+    const jobId = randomUUID();
+    const { status, body } = await app.post('/api/jobs', {
+      jobId,
+      customer: { name: `Tried ${i}` },
+      machine: { kind: 'trimmer', maker: 'Hobwick', model: `Torture ${i}` },
+      entries: [{ ...note(''), kind: 'complaint', body: { complaint: 'no-fire' } }],
+    });
+    if (status !== 201) throw new Error(`not checked in: ${status} ${body}`);
+    ids.push(jobId);
+  }
+  return ids;
+}

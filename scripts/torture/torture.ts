@@ -1,0 +1,53 @@
+import pg from 'pg';
+import { startPostgres } from '../postgres.mjs';
+import { App } from './bench';
+import { diskFull } from './diskFull';
+import { kills } from './kills';
+import { malformed } from './malformed';
+import { streams } from './streams';
+import { throughput } from './throughput';
+
+/**
+ * What the server promises, tried the hard way on a database of its own: `npm run torture`, some minutes; `--short` for every
+ * test run. `--only kills,malformed,streams,disk,throughput` makes some of them.
+ */
+const short = process.argv.includes('--short');
+const only = process.argv.includes('--only')
+  ? process.argv[process.argv.indexOf('--only') + 1]?.split(',')
+  : null;
+const wanted = (part: string): boolean => !only || only.includes(part);
+
+const cluster = await startPostgres(short ? 'torture-short' : 'torture', { fresh: true });
+if (!cluster) process.exit(1);
+const pool = new pg.Pool({ connectionString: cluster.url, max: 2 });
+pool.on('error', () => undefined);
+const wrong: string[] = [];
+try {
+  const app = await App.start(cluster.url);
+  try {
+    if (wanted('malformed')) wrong.push(...(await malformed(app, pool, short ? 3000 : 100_000)));
+    if (wanted('streams'))
+      wrong.push(
+        ...(await streams(app, short ? { heads: 300, opened: 200 } : { heads: 4000, opened: 2000 })),
+      );
+    if (wanted('throughput') && !short) await throughput(app, pool, cluster.url, 6);
+    if (wanted('kills'))
+      wrong.push(
+        ...(await kills(
+          app,
+          pool,
+          cluster,
+          short ? { ofTheApp: 4, ofThePostmaster: 2 } : { ofTheApp: 300, ofThePostmaster: 50 },
+        )),
+      );
+  } finally {
+    await app.stop();
+  }
+  if (wanted('disk') && !short) wrong.push(...(await diskFull()));
+} finally {
+  await pool.end().catch(() => undefined);
+  cluster.stop();
+}
+for (const says of wrong) console.error(`  WRONG: ${says}`);
+console.log(wrong.length === 0 ? 'Nothing lost, nothing leaked.' : `${wrong.length} things went wrong.`);
+process.exit(wrong.length === 0 ? 0 : 1);
