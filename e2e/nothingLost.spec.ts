@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
@@ -29,6 +29,25 @@ async function onServer(page: Page, jobId: string): Promise<string[]> {
   return entries.flatMap((e) => e.body.text ?? []);
 }
 const noteOn = (page: Page, text: string): Promise<void> => write(page, `note ${text}`, text);
+/** Lays notes on this device's shelf as if they had been written in an hour away from the server. */
+const layUp = (page: Page, jobId: string, texts: readonly string[]): Promise<void> =>
+  page.evaluate(
+    ({ job, all }) =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('rusty-wren');
+        opening.onsuccess = () => {
+          const tx = opening.result.transaction('outbox', 'readwrite');
+          for (const text of all) {
+            const id = crypto.randomUUID();
+            const entry = { id, notedAt: new Date().toISOString(), kind: 'note', body: { text } };
+            tx.objectStore('outbox').add({ kind: 'entry', id, jobId: job, entry, clockOffMs: 0 });
+          }
+          tx.oncomplete = () => resolve();
+          tx.onerror = () => reject(new Error('not laid up'));
+        };
+      }),
+    { job: jobId, all: texts },
+  );
 const kept = (page: Page, n: number) => page.getByText(`${n} kept here, not sent yet`);
 
 test('two tabs with the server away, both closed, one opened again: every note of both arrives, once', async ({
@@ -200,7 +219,7 @@ test.describe('with the interface kept on the device', () => {
     for (const jobId of jobs) {
       await page.goto(`/job/${jobId}`);
       await expect(trail(page)).toBeVisible();
-      for (let n = 1; n <= 5; n++) await noteOn(page, `note ${n}`);
+      for (let n = 1; n <= 3; n++) await noteOn(page, `note ${n}`);
       await write(page, 'spark none', /Look at the spark: none/);
       await expect(step(page).getByRole('heading', { level: 2 }).first()).not.toHaveText('Look at the spark');
     }
@@ -208,13 +227,72 @@ test.describe('with the interface kept on the device', () => {
     await expect(page.getByText('new', { exact: true })).toBeVisible();
     await noteOn(page, 'on the new one');
     const held = jobOf(page);
-    await expect(kept(page, 3 * 7 + 2)).toBeVisible();
+    const rest = Array.from({ length: 97 }, (_, n) => `note ${n + 4}`);
+    for (const jobId of jobs) await layUp(page, jobId, rest);
     await context.setOffline(false);
     for (const jobId of jobs)
-      await expect.poll(() => onServer(page, jobId)).toEqual([1, 2, 3, 4, 5].map((n) => `note ${n}`));
+      await expect
+        .poll(() => onServer(page, jobId))
+        .toEqual(Array.from({ length: 100 }, (_, n) => `note ${n + 1}`));
     await expect.poll(() => onServer(page, held)).toEqual(['on the new one']);
     await expect(page.getByText('new', { exact: true })).toHaveCount(0);
   });
+
+  test('a new version waits while the bench is seen, and is taken once it is not; the job stays', async ({
+    page,
+  }) => {
+    await checkIn(page, machine('Version 1'));
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.evaluate(() => ((globalThis as { mark?: string }).mark = 'the page as it was'));
+    const marked = (): Promise<boolean> => page.evaluate(() => 'mark' in globalThis);
+    const worker = new URL('../web/dist/sw.js', import.meta.url);
+    const was = readFileSync(worker, 'utf8');
+    try {
+      writeFileSync(worker, `${was}\n// ${Date.now()}\n`);
+      await page.evaluate(async () => {
+        const registration = await navigator.serviceWorker.ready;
+        await registration.update();
+        while (!registration.waiting) await new Promise((resolve) => setTimeout(resolve, 100));
+      });
+      await noteOn(page, 'under the old version');
+      expect(await marked()).toBe(true);
+      await page.evaluate(() => {
+        Object.defineProperty(document, 'visibilityState', { get: () => 'hidden', configurable: true });
+        document.dispatchEvent(new Event('visibilitychange'));
+      });
+      await expect.poll(() => marked().catch(() => true)).toBe(false);
+      await expect(trail(page).getByText('under the old version')).toBeVisible();
+    } finally {
+      writeFileSync(worker, was);
+    }
+  });
+});
+
+test('two benches on one job see each other, and what both note at once stands', async ({
+  page,
+  browser,
+}) => {
+  await checkIn(page, machine('Benches 1'));
+  const jobId = jobOf(page);
+  const elsewhere = await browser.newContext({ serviceWorkers: 'block' });
+  const other = await elsewhere.newPage();
+  await other.goto(page.url());
+  await expect(trail(other)).toBeVisible();
+  await Promise.all([noteOn(page, 'here'), noteOn(other, 'there')]);
+  for (const bench of [page, other])
+    for (const text of ['here', 'there'])
+      await expect(trail(bench).getByText(text, { exact: true })).toBeVisible();
+  expect((await onServer(page, jobId)).toSorted()).toEqual(['here', 'there']);
+  await elsewhere.close();
+});
+
+test('a file of the interface that is not there is not a page', async ({ page }) => {
+  expect((await page.request.get('/assets/none.js')).status()).toBe(404);
+  const place = await page.request.get('/job/none');
+  expect([place.status(), place.headers()['content-type']]).toEqual([
+    200,
+    expect.stringContaining('text/html'),
+  ]);
 });
 
 test('a browser killed half a second after a note keeps it', async ({ baseURL }) => {
