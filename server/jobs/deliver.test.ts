@@ -85,6 +85,17 @@ describe('a delivery', () => {
     expect((await logOf(one)).map((e) => e.seq)).toEqual([1, 2, 3, 4]);
   });
 
+  it('whoever noted it, or nobody said, each entry is asked by itself', async () => {
+    const somebody = randomUUID();
+    await bench.pool.query('INSERT INTO account (id, name) VALUES ($1, $2)', [somebody, `Noter ${somebody}`]);
+    const by = [somebody, null, somebody, randomUUID(), null];
+    const { stored, refused } = await deliver(
+      ...by.map((id, i) => to(one, { ...note(String(i)), ...(id && { by: id }) })),
+    );
+    expect(stored[0]?.entries.map((e) => e.by ?? null)).toEqual([somebody, null, somebody, null]);
+    expect(refused).toEqual([{ at: 3, error: 'by names nobody on the books.' }]);
+  });
+
   it('a strike at an entry of the same go that is refused is refused with it', async () => {
     const bad = { ...note('x'), by: randomUUID() };
     const strike = { ...note('x'), kind: 'strike', body: { reason: 'slip' }, strikes: bad.id };

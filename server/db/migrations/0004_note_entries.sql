@@ -26,13 +26,14 @@ BEGIN
     refusal := NULL;
     IF e.job <> ALL (held) THEN
       refusal := 'no-job';
-    ELSIF e.account IS DISTINCT FROM known_account AND NOT EXISTS (SELECT 1 FROM account a WHERE a.id = e.account) THEN
+    ELSIF e.account IS NOT NULL AND e.account IS DISTINCT FROM known_account
+      AND NOT EXISTS (SELECT 1 FROM account a WHERE a.id = e.account) THEN
       refusal := 'no-account';
     ELSIF e.strikes IS NOT NULL
       AND NOT EXISTS (SELECT 1 FROM bench_entry b WHERE b.id = e.strikes AND b.job_id = e.job) THEN
       refusal := 'no-target';
     ELSE
-      known_account := e.account;
+      known_account := coalesce(e.account, known_account);
       IF at_job IS DISTINCT FROM e.job THEN
         at_job := e.job;
         SELECT coalesce(max(b.seq), 0) INTO last FROM bench_entry b WHERE b.job_id = e.job;

@@ -3,6 +3,10 @@ import { Workbox } from 'workbox-window';
 const VISIBLE = 'rusty-wren visible';
 const LOOK_MS = 30 * 60_000;
 
+const LOOK_AGAIN_MS = 60_000;
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
 /** Resolves when the page's being seen has changed. */
 const turned = (): Promise<void> =>
   new Promise((resolve) => document.addEventListener('visibilitychange', () => resolve(), { once: true }));
@@ -27,18 +31,23 @@ export function keepOffline(): void {
   void sayWhenSeen();
   const worker = new Workbox('/sw.js');
   worker.addEventListener('waiting', () => void takeWhenUnseen());
-  worker.addEventListener('controlling', (event) => {
-    if (event.isUpdate) location.reload();
+  // The first one ever takes over a page that was loaded with none: nothing has changed for it.
+  let had = navigator.serviceWorker.controller !== null;
+  navigator.serviceWorker.addEventListener('controllerchange', () => {
+    if (had) location.reload();
+    had = true;
   });
   void worker.register().catch(() => undefined);
   setInterval(() => void worker.update().catch(() => undefined), LOOK_MS);
   async function takeWhenUnseen(): Promise<void> {
     for (;;) {
       if (document.visibilityState === 'hidden') {
+        // This tab has to let go of its own lock first.
+        await pause(1000);
         const unseen = await navigator.locks.request(VISIBLE, { ifAvailable: true }, (lock) => lock !== null);
         if (unseen) return worker.messageSkipWaiting();
       }
-      await turned();
+      await Promise.race([turned(), pause(LOOK_AGAIN_MS)]);
     }
   }
 }
