@@ -54,11 +54,14 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await expect(step(page).getByRole('heading', { name: 'Metering diaphragm stiff' })).toBeVisible();
 
   await expect(step(page).getByText('Fit a diaphragm kit')).toBeVisible();
+  await step(page).getByRole('button', { name: 'Write down what was done' }).click();
   await step(page).getByLabel('What was done').fill('Kit 7, button height matched');
   // Nobody can say what it cured while it lies in pieces.
   await expect(step(page).getByRole('button', { name: 'Cured it' })).toHaveCount(0);
   await step(page).getByRole('button', { name: 'All back on' }).click();
   await expect(tray(page).getByText('nothing')).toBeVisible();
+  // What was written before it was put together is still there.
+  await expect(step(page).getByLabel('What was done')).toHaveValue('Kit 7, button height matched');
   await step(page).getByRole('button', { name: 'Cured it' }).click();
 
   await expect(step(page).getByRole('heading', { name: 'Now prove it' })).toBeVisible();

@@ -50,12 +50,8 @@ async function note(page: Page, check: string, result: string): Promise<void> {
   const heading = step(page).getByRole('heading', { level: 2 }).first();
   await expect(page.getByText('Looking two checks ahead')).toHaveCount(0);
   if ((await heading.textContent()) !== check) {
-    const offered = page.locator('[data-alternative]').filter({ hasText: check });
-    if ((await offered.count()) > 0) await offered.first().click();
-    else {
-      await page.getByRole('button', { name: 'Any other check' }).click();
-      await anyCheck(page, check).click();
-    }
+    await page.getByRole('button', { name: 'Any other check' }).click();
+    await anyCheck(page, check).click();
   }
   await expect(heading).toHaveText(check);
   await step(page).getByRole('button', { name: result, exact: true }).click();
@@ -105,7 +101,7 @@ const JOBS: readonly {
 }[] = [
   {
     name: 'a vent that is shut',
-    most: { taps: 15, keys: 25 },
+    most: { taps: 16, keys: 25 },
     work: async (page) => {
       await hang(page, 'Trimmer', 'Fades under way');
       await note(page, 'Test the tank vent', 'blocked');
@@ -115,7 +111,7 @@ const JOBS: readonly {
   },
   {
     name: 'a stiff diaphragm and a gummed screen, in pieces',
-    most: { taps: 23, keys: 25 },
+    most: { taps: 25, keys: 25 },
     work: async (page) => {
       await hang(page, 'Trimmer', 'Runs on prime, then dies');
       await note(page, 'Flick the metering diaphragm', 'stiff');
@@ -134,7 +130,7 @@ const JOBS: readonly {
   },
   {
     name: 'a coil gap that was wide',
-    most: { taps: 16, keys: 36 },
+    most: { taps: 17, keys: 36 },
     work: async (page) => {
       await hang(page, 'Chainsaw', 'Will not fire');
       await note(page, 'Look at the spark', 'weak');

@@ -309,6 +309,9 @@ test('a browser killed half a second after a note keeps it', async ({ baseURL })
     await checkIn(page, machine('Killed 1'));
     const jobId = jobOf(page);
     await away(context);
+    const counter = await context.newPage();
+    await counter.goto('/check-in');
+    await counter.getByRole('textbox', { name: 'Owner' }).fill('Half Filled');
     await noteOn(page, 'half a second ago');
     await page.waitForTimeout(500);
     execFileSync('pkill', ['-9', '-f', profile]);
@@ -318,6 +321,8 @@ test('a browser killed half a second after a note keeps it', async ({ baseURL })
     await page.goto(`/job/${jobId}`);
     await expect(trail(page).getByText('half a second ago')).toBeVisible();
     await expect.poll(() => onServer(page, jobId)).toEqual(['half a second ago']);
+    await page.goto('/check-in');
+    await expect(page.getByRole('textbox', { name: 'Owner' })).toHaveValue('Half Filled');
     await context.close();
   } finally {
     rmSync(profile, { recursive: true, force: true });

@@ -4,9 +4,14 @@ import { App } from './app/App';
 import { keepOffline } from './app/newVersion';
 import { createStore } from './app/store';
 import './app/theme.css';
+import { restoreDrafts } from './ui/useDraft';
 
 const root = document.getElementById('root');
+/** A database that does not open in this time is done without. */
+const PATIENCE_MS = 1500;
+
 const store = createStore();
+await Promise.race([restoreDrafts(), new Promise((resolve) => setTimeout(resolve, PATIENCE_MS))]);
 if (root)
   createRoot(root).render(
     <StrictMode>

@@ -101,6 +101,8 @@ export const api = createApi({
       query: (body) => ({ url: 'jobs', method: 'POST', body }),
       invalidatesTags: ['Rack', 'Customers'],
     }),
+    /** Whether the server is there; never answered from what was seen. */
+    health: build.query<{ ok: true }, void>({ query: () => ({ url: 'health' }) }),
     deliver: build.mutation<Delivery, readonly Parcel[]>({
       query: (parcels) => ({ url: 'entries', method: 'POST', body: { parcels } }),
     }),

@@ -5,7 +5,7 @@ import { makeEntry } from '@rusty-wren/core/log';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { reducer } from '../app/state';
 import { clockRead } from '../keeping/clock';
-import { noted } from '../keeping/outbox';
+import { noted, unreachable } from '../keeping/outbox';
 import * as shelf from '../keeping/shelf';
 import { everythingKept, layUp, shelves } from '../keeping/shelf';
 import type { Tabs, Telling } from '../keeping/tabs';
@@ -30,6 +30,7 @@ const taken = (texts: string[], bad: readonly string[] = []): Response => {
 };
 const fails = (status: number) => (): Response => Response.json({ error: 'no' }, { status });
 let checkInAnswer: () => Response;
+let health: () => Response;
 
 function bench() {
   const store = configureStore({
@@ -67,8 +68,10 @@ beforeEach(async () => {
   goes.length = 0;
   dates.length = 0;
   answer = taken;
+  health = () => Response.json({ ok: true });
   checkInAnswer = () => Response.json({ job: { id: 'new', tag: 7 }, entries: [] }, { status: 201 });
   vi.stubGlobal('fetch', async (request: Request) => {
+    if (new URL(request.url).pathname === '/api/health') return health();
     if (new URL(request.url).pathname === '/api/jobs') {
       goes.push('check-in');
       return checkInAnswer();
@@ -168,6 +171,17 @@ describe('sending', () => {
     expect(goes).toEqual(['check-in', ['elsewhere']]);
     expect(await left()).toEqual(['on the new one']);
     expect(await aside()).toEqual([['new', 'no']]);
+  });
+
+  it('with nothing to send, asks whether the server is back before it says so', async () => {
+    const { send, store, outbox } = bench();
+    store.dispatch(unreachable());
+    health = fails(503);
+    await send();
+    expect(outbox().offline).toBe(true);
+    health = () => Response.json({ ok: true });
+    await send();
+    expect(outbox().offline).toBe(false);
   });
 
   it('entries noted before the clock was known to be off are dated anew', async () => {

@@ -177,7 +177,13 @@ export function makeSender(tabs: Tabs) {
       else if (went === 'fault') stuck.add(go[0]!.id);
     }
     if (stuck.size > 0 || !getState().outbox.offline) return;
+    // Nothing was left to send that would have told.
+    const { data } = await dispatch(
+      api.endpoints.health.initiate(undefined, { subscribe: false, forceRefetch: true }),
+    );
+    if (!data) return;
     dispatch(reachable());
+    dispatch(api.util.invalidateTags(['Rack', 'Job']));
     tabs.tell({ kind: 'reach', offline: false });
   };
 

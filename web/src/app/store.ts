@@ -118,6 +118,7 @@ export function createStore(): AppStore {
         return;
       case 'reach':
         dispatch(telling.offline ? unreachable() : reachable());
+        if (!telling.offline) dispatch(api.util.invalidateTags(['Rack', 'Job']));
     }
   });
   tabs.whenLeading(() => {

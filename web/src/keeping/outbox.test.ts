@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import type { NewEntry } from '@rusty-wren/contract';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { dropDraft, keepDraft, keptDraft, restoreDrafts } from '../ui/useDraft';
 import {
   keepable,
   laidUp,
@@ -12,7 +13,17 @@ import {
   unreachable,
   type Unsent,
 } from './outbox';
-import { changeKept, everythingKept, keepSeen, lastSeen, layUp, shelves, takeOff, type Kept } from './shelf';
+import {
+  changeKept,
+  draftsLaidUp,
+  everythingKept,
+  keepSeen,
+  lastSeen,
+  layUp,
+  shelves,
+  takeOff,
+  type Kept,
+} from './shelf';
 
 const note = (id: string): NewEntry => ({
   id,
@@ -93,6 +104,19 @@ describe('the shelf', () => {
       ['c', undefined],
       ['d', undefined],
     ]);
+  });
+
+  it('has the drafts as they were last written, and not what the browser wrote late', async () => {
+    keepDraft('check-in', { owner: 'Odile' });
+    keepDraft('gauge', [7]);
+    dropDraft('gauge');
+    await vi.waitFor(async () => expect([...(await draftsLaidUp())!.keys()]).toEqual(['check-in']));
+    // Killed before the browser had written any of that.
+    localStorage.clear();
+    localStorage.setItem('rusty-wren-draft:gauge', JSON.stringify({ at: Date.now(), value: [7] }));
+    await restoreDrafts();
+    expect(keptDraft('check-in')).toEqual({ owner: 'Odile' });
+    expect(keptDraft('gauge')).toBeUndefined();
   });
 
   it('remembers what was seen last, and lets the oldest go', async () => {

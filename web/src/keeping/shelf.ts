@@ -22,25 +22,32 @@ interface Shelves extends DBSchema {
   /** In the order noted, whichever tab noted it. */
   outbox: { key: number; value: Kept; indexes: { id: string } };
   seen: { key: string; value: Seen; indexes: { at: number } };
+  /** What is being filled in, as text. */
+  drafts: { key: string; value: string };
 }
 
 let opening: Promise<IDBPDatabase<Shelves>> | null = null;
 
 /** This device's own database. Rejects where the browser keeps none. */
 export function shelves(): Promise<IDBPDatabase<Shelves>> {
-  opening ??= openDB<Shelves>('rusty-wren', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('outbox', { autoIncrement: true }).createIndex('id', 'id', { unique: true });
-      db.createObjectStore('seen').createIndex('at', 'at');
-    },
-    // Thrown away or cut off by the browser: opened anew when it is next wanted.
-    terminated: () => (opening = null),
-  }).catch((error: unknown) => {
+  opening ??= open().catch((error: unknown) => {
     opening = null;
     throw error;
   });
   return opening;
 }
+
+/** Async, so that a browser without a database rejects like one that keeps it shut. */
+const open = async (): Promise<IDBPDatabase<Shelves>> =>
+  openDB<Shelves>('rusty-wren', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('outbox', { autoIncrement: true }).createIndex('id', 'id', { unique: true });
+      db.createObjectStore('seen').createIndex('at', 'at');
+      db.createObjectStore('drafts');
+    },
+    // Thrown away or cut off by the browser: opened anew when it is next wanted.
+    terminated: () => (opening = null),
+  });
 
 /** Lays things up, in order; resolves once they are on disk. What lies there already stays as it is. */
 export async function layUp(things: readonly Kept[]): Promise<void> {
@@ -95,3 +102,24 @@ export const lastSeen = async (key: string): Promise<Seen | undefined> =>
   shelves()
     .then((db) => db.get('seen', key))
     .catch(() => undefined);
+
+/** Lays up a draft; null takes it away. A device that cannot does without. */
+export async function layUpDraft(key: string, text: string | null): Promise<void> {
+  try {
+    const db = await shelves();
+    await (text === null ? db.delete('drafts', key) : db.put('drafts', text, key));
+  } catch {
+    // It lives in the page, and in what the browser writes when it will.
+  }
+}
+
+/** All drafts as they were laid up; null where the device keeps none. */
+export async function draftsLaidUp(): Promise<Map<string, string> | null> {
+  try {
+    const tx = (await shelves()).transaction('drafts');
+    const [keys, texts] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()]);
+    return new Map(keys.map((key, i) => [key, texts[i]!]));
+  } catch {
+    return null;
+  }
+}

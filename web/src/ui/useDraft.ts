@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState, type Dispatch, type SetStateAction } from 'react';
+import { draftsLaidUp, layUpDraft } from '../keeping/shelf';
 
 const PREFIX = 'rusty-wren-draft:';
 const KEEP_MS = 7 * 86_400_000;
@@ -18,13 +19,18 @@ export function keptDraft<T>(key: string): T | undefined {
   }
 }
 
-/** Keeps a value under a key. */
+/**
+ * Keeps a value under a key: at once where a page can read it as it is drawn, and on disk, because what a browser keeps that
+ * way is written late, and lost when it is killed.
+ */
 export function keepDraft<T>(key: string, value: T): void {
+  const text = JSON.stringify({ at: Date.now(), value } satisfies Kept<T>);
   try {
-    localStorage.setItem(PREFIX + key, JSON.stringify({ at: Date.now(), value } satisfies Kept<T>));
+    localStorage.setItem(PREFIX + key, text);
   } catch {
     // Storage is full or shut: it lives in the page alone.
   }
+  void layUpDraft(key, text);
 }
 
 /** Throws away what is kept under a key. */
@@ -33,6 +39,20 @@ export function dropDraft(key: string): void {
     localStorage.removeItem(PREFIX + key);
   } catch {
     // Nothing was kept.
+  }
+  void layUpDraft(key, null);
+}
+
+/** Brings the drafts to what lies on disk, before anything is drawn: after a kill what the browser kept may be old. */
+export async function restoreDrafts(): Promise<void> {
+  const laidUp = await draftsLaidUp();
+  if (!laidUp) return;
+  try {
+    for (const key of Object.keys(localStorage))
+      if (key.startsWith(PREFIX) && !laidUp.has(key.slice(PREFIX.length))) localStorage.removeItem(key);
+    for (const [key, text] of laidUp) localStorage.setItem(PREFIX + key, text);
+  } catch {
+    // Storage is full or shut.
   }
 }
 

@@ -13,6 +13,7 @@ import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
 import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
 import { TooLong } from '../../ui/TooLong';
+import { useDraft } from '../../ui/useDraft';
 import { tooLong } from '../../ui/words';
 import { Outcomes } from './Outcomes';
 import { PutBackFirst } from './PutBackFirst';
@@ -33,7 +34,7 @@ export function Mending({
   jobId: string;
   /** None when it was settled in own words. */
   cause: CauseId | null;
-  /** Under what the button heights typed so far are kept. */
+  /** Under what is kept that was typed so far. */
   draft: string;
   /** What has to go back before it can be tried. */
   off: readonly OffItem[];
@@ -45,7 +46,8 @@ export function Mending({
   /** The repair to note, once it is known how it turned out; null when there is nothing to note yet. */
   repairOf: (outcome: RepairOutcome, note: { note?: string }) => Noted | null;
 }): ReactElement {
-  const [note, setNote] = useState('');
+  const [note, setNote, dropNote] = useDraft(`${draft} note`, () => '');
+  const [writing, setWriting] = useState(note !== '');
   const [also, setAlso] = useState<ReadonlySet<CauseId>>(new Set());
   const alsoDone = (outcome: RepairOutcome): Noted[] =>
     besides.filter((id) => also.has(id)).map((id) => ({ kind: 'repair', body: { cause: id, outcome } }));
@@ -54,14 +56,16 @@ export function Mending({
   const record = (outcome: RepairOutcome): void => {
     if (tooLong(note.trim(), MOST_NOTE)) return;
     const repair = repairOf(outcome, note.trim() ? { note: note.trim() } : {});
-    if (repair) log.all([...settling, ...alsoDone(outcome), repair]);
+    if (!repair) return;
+    log.all([...settling, ...alsoDone(outcome), repair]);
+    dropNote();
   };
   return (
     <>
       {cause && FITS_A_DIAPHRAGM.has(cause) && (
         <div className="mt-5">
           <h3 className="text-2xl font-semibold">The new one beside the old</h3>
-          <ButtonHeight draft={draft} onLog={(text) => log('note', { text })} />
+          <ButtonHeight draft={`${draft} button`} onLog={(text) => log('note', { text })} />
         </div>
       )}
       {cause && TURNS_A_SCREW.has(cause) && (
@@ -89,15 +93,22 @@ export function Mending({
           ))}
         </div>
       )}
-      <label className="mt-5 block max-w-xl">
-        <span className="font-semibold">What was done, if worth keeping</span>
-        <input
-          value={note}
-          onChange={(e) => setNote(e.target.value)}
-          className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
-        />
-        <TooLong text={note} most={MOST_NOTE} />
-      </label>
+      {writing ? (
+        <label className="mt-5 block max-w-xl">
+          <span className="font-semibold">What was done</span>
+          <input
+            autoFocus={note === ''}
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
+          />
+          <TooLong text={note} most={MOST_NOTE} />
+        </label>
+      ) : (
+        <Button look="quiet" className="mt-2 !px-0" onClick={() => setWriting(true)}>
+          Write down what was done
+        </Button>
+      )}
       {off.length > 0 ? (
         <PutBackFirst
           off={off}

@@ -37,7 +37,7 @@ export function RepairStep({
       <Mending
         jobId={jobId}
         cause={cause?.id ?? null}
-        draft={`${settled.entryId} button`}
+        draft={`${jobId} ${'cause' in settled ? settled.cause : settled.other}`}
         off={off}
         log={log}
         repairOf={(outcome, note) => {

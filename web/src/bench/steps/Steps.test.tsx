@@ -43,6 +43,7 @@ describe('enough is known', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Told the owner' }));
     await userEvent.click(screen.getByRole('button', { name: 'Left, because…' }));
     await userEvent.type(screen.getByLabelText('Why it is left'), 'no vent in the drawer{Enter}');
+    await userEvent.click(screen.getByRole('button', { name: 'Write down what was done' }));
     await userEvent.type(screen.getByLabelText(/What was done/), ' blown through ');
     await userEvent.click(screen.getByRole('button', { name: 'Cured it' }));
     expect(noted().map((n) => n.body)).toEqual([

@@ -64,7 +64,7 @@ export function StopStep({
           <Mending
             jobId={atBench.job.id}
             cause={lead.id}
-            draft={`${atBench.job.id} ${lead.id} button`}
+            draft={`${atBench.job.id} ${lead.id}`}
             off={offToStart(atBench.picture)}
             log={log}
             settling={[{ kind: 'verdict', body: settling }]}
