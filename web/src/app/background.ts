@@ -1,0 +1,173 @@
+import type { Action, ListenerMiddlewareInstance, ThunkDispatch } from '@reduxjs/toolkit';
+import { api } from '../api/api';
+import { fetchAhead } from '../api/fetchAhead';
+import { asKept, makeSender, reasonOf, takeIn } from '../api/send';
+import { hearStream, listen } from '../api/stream';
+import {
+  hungHere,
+  keepable,
+  laidUp,
+  letGo,
+  noted,
+  reachable,
+  sent,
+  sentAgain,
+  thrownAway,
+  unkeepable,
+  unreachable,
+  type Aside,
+} from '../keeping/outbox';
+import { changeKept, everythingKept, layUp, takeOff, type Kept } from '../keeping/shelf';
+import { joinTabs, type Tabs, type Telling } from '../keeping/tabs';
+import type { RootState } from './state';
+
+const RETRY_MS = 4000;
+
+type Listener = Pick<ListenerMiddlewareInstance, 'startListening'>;
+
+/** A page's store, as what works behind it needs it. */
+interface Page {
+  dispatch: ThunkDispatch<RootState, unknown, Action>;
+  getState: () => RootState;
+}
+
+/** What everything behind a page shares: the other tabs, the shelf read anew, and sending where this tab is to. */
+interface Behind extends Page {
+  tabs: Tabs;
+  read: () => Promise<void>;
+  send: () => Promise<void>;
+  sendIfLeading: () => void;
+}
+
+/**
+ * Works behind a page: lays its notes up on disk and sends them. Of all tabs of this browser one sends, and listens to the
+ * server, for all of them.
+ */
+export function workBehind({ dispatch, getState }: Page, listener: Listener): void {
+  const tabs = joinTabs();
+  const sender = makeSender(tabs);
+  const send = (): Promise<void> => dispatch(sender());
+  const behind: Behind = {
+    dispatch,
+    getState,
+    tabs,
+    send,
+    read: async () => void dispatch(laidUp(await everythingKept())),
+    sendIfLeading: () => {
+      if (tabs.isLeading() || getState().outbox.trouble !== null) void send();
+    },
+  };
+  layUpNotes(behind, listener);
+  setAsideAgain(behind, listener);
+  listener.startListening({
+    matcher: api.endpoints.rack.matchFulfilled,
+    effect: ({ payload }) => (tabs.isLeading() ? dispatch(fetchAhead(payload)) : undefined),
+  });
+  tabs.hear(hearTabs(behind));
+  tabs.whenLeading(() => leadTabs(behind));
+  behind.read().catch((error: unknown) => dispatch(unkeepable(reasonOf(error))));
+  keepTrying(behind);
+}
+
+function layUpNotes({ dispatch, getState, tabs, read, sendIfLeading }: Behind, listener: Listener): void {
+  listener.startListening({
+    actionCreator: noted,
+    effect: async ({ payload }) => {
+      try {
+        await layUp(asKept(payload, getState().clock.offMs));
+        dispatch(keepable());
+        await read();
+        tabs.tell({ kind: 'shelf' });
+      } catch (error) {
+        dispatch(unkeepable(reasonOf(error)));
+      }
+      sendIfLeading();
+    },
+  });
+  listener.startListening({
+    actionCreator: hungHere,
+    effect: async () => {
+      dispatch(unreachable());
+      await read();
+      tabs.tell({ kind: 'shelf' });
+    },
+  });
+}
+
+/** What was refused, to be sent as if for the first time; never dated later than now. */
+function asNew({ refused: _, loose: __, ...kept }: Aside, now: number): Kept {
+  if (kept.kind === 'check-in' || Date.parse(kept.entry.notedAt) <= now) return kept;
+  return { ...kept, entry: { ...kept.entry, notedAt: new Date(now).toISOString() } };
+}
+
+/** What becomes of things put aside: thrown away, or sent again. */
+function setAsideAgain({ dispatch, getState, tabs, read, sendIfLeading }: Behind, listener: Listener): void {
+  listener.startListening({
+    actionCreator: thrownAway,
+    effect: async ({ payload: id }) => {
+      dispatch(letGo(id));
+      await takeOff([id]).catch(() => undefined);
+      tabs.tell({ kind: 'shelf' });
+    },
+  });
+  listener.startListening({
+    actionCreator: sentAgain,
+    effect: async ({ payload: { kept } }) => {
+      dispatch(letGo(kept.id));
+      const again = asNew(kept, Date.now() + getState().clock.offMs);
+      if (kept.loose && again.kind === 'entry')
+        return void dispatch(noted([{ jobId: again.jobId, entry: again.entry }]));
+      await changeKept(again.id, () => again);
+      await read();
+      tabs.tell({ kind: 'shelf' });
+      sendIfLeading();
+    },
+  });
+}
+
+/** Takes in what another tab told. */
+const hearTabs =
+  ({ dispatch, read, sendIfLeading }: Behind) =>
+  (telling: Telling): void => {
+    switch (telling.kind) {
+      case 'shelf':
+        void read().then(sendIfLeading);
+        return;
+      case 'delivered':
+        dispatch(takeIn(telling.stored));
+        dispatch(sent(telling.ids));
+        return;
+      case 'stream':
+        dispatch(hearStream(telling.event, telling.data));
+        return;
+      case 'reach':
+        dispatch(telling.offline ? unreachable() : reachable());
+        if (!telling.offline) dispatch(api.util.invalidateTags(['Rack', 'Job']));
+    }
+  };
+
+/** Listens to the server for all tabs, sends for them, and sees beforehand what is asked for first when it is away. */
+function leadTabs({ dispatch, tabs, send }: Behind): void {
+  listen(
+    (event, data) => {
+      dispatch(hearStream(event, data));
+      tabs.tell({ kind: 'stream', event, data });
+    },
+    () => void send(),
+  );
+  void send();
+  void dispatch(api.endpoints.rack.initiate('open', { subscribe: false }));
+  void dispatch(api.endpoints.customers.initiate(undefined, { subscribe: false }));
+}
+
+function keepTrying({ getState, sendIfLeading }: Behind): void {
+  setInterval(() => {
+    const { unsent, checkIns, offline } = getState().outbox;
+    if (unsent.length + checkIns.length > 0 || offline) sendIfLeading();
+  }, RETRY_MS);
+  addEventListener('online', sendIfLeading);
+  // What is not on disk yet would be lost with the page.
+  addEventListener('beforeunload', (event) => {
+    if (getState().outbox.unsent.some((u) => !u.safe)) event.preventDefault();
+  });
+}
