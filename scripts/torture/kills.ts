@@ -11,6 +11,8 @@ interface Cluster {
 
 const WRITERS = 8;
 const JOBS = 4;
+/** Kills after which the writers go on to new jobs. */
+const FRESH = 25;
 
 /** What writers were told is on the log. */
 class Writers {
@@ -18,14 +20,18 @@ class Writers {
   going = true;
   private readonly done: Promise<void>[];
 
-  constructor(app: App, jobs: readonly string[]) {
-    this.done = Array.from({ length: WRITERS }, (_, w) => this.write(app, jobs, w));
+  /** `jobs`: those they write on now. */
+  constructor(
+    app: App,
+    public jobs: readonly string[],
+  ) {
+    this.done = Array.from({ length: WRITERS }, (_, w) => this.write(app, w));
   }
 
   /** Sends, and sends again what was not acknowledged, as the page does. */
-  private async write(app: App, jobs: readonly string[], w: number): Promise<void> {
+  private async write(app: App, w: number): Promise<void> {
     for (let n = 0; this.going; n++) {
-      const jobId = jobs[(w + n) % jobs.length]!;
+      const jobId = this.jobs[(w + n) % this.jobs.length]!;
       const entries = Array.from({ length: n % 3 === 0 ? 5 : 1 }, (_, i) => note(`${w} ${n} ${i}`));
       while (this.going) {
         const single = entries.length === 1;
@@ -79,6 +85,8 @@ export async function kills(
     await sleep(randomInt(20, 250));
     await app.killAndStart();
     await app.answers();
+    // New jobs now and then: a start works every log out, and these grow as no job's ever does.
+    if (n % FRESH === FRESH - 1) writers.jobs = await hang(app, JOBS);
   }
   const fellBefore = app.fell;
   for (let n = 0; n < ofThePostmaster; n++) {
