@@ -109,7 +109,9 @@ export function createApp({
     // A place in the interface, not a file of it that is not there.
     app.get('*', async (c) => {
       if (/\.\w+$|^\/assets\//.test(c.req.path)) throw refuse(404, 'No such file.');
-      return c.html(await readFile(`${webRoot}/index.html`, 'utf8'));
+      const page = await readFile(`${webRoot}/index.html`, 'utf8').catch(() => null);
+      if (page === null) throw refuse(404, 'The interface is not built yet.');
+      return c.html(page);
     });
   }
   app.onError(answerTo);

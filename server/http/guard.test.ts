@@ -76,6 +76,12 @@ describe('limits', () => {
   });
 });
 
+it('an interface that is not built is not there, and no database is blamed for it', async () => {
+  const app = createApp({ pool: bench.pool, changes: bench.changes, webRoot: '/nowhere' });
+  const response = await app.request('/job/x');
+  expect([response.status, await problem(response)]).toEqual([404, 'The interface is not built yet.']);
+});
+
 describe('a database that is away', () => {
   it('is 503 with a time to come again, and nothing is lost when it is back', async () => {
     const pool = connect(bench.url);
