@@ -50,11 +50,9 @@ const LATER = /^(?:08|53|57|58)|^55P03$|^40/;
 export function isAway(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
   const { code, syscall } = error as { code?: unknown; syscall?: unknown };
-  // A file that is missing says ENOENT too: only what was said of a socket is of the database.
-  const ofSocket = typeof syscall === 'string' && /^(?:connect|read|write|writev)$/.test(syscall);
-  if (typeof code === 'string') {
-    if (error instanceof pg.DatabaseError ? LATER.test(code) : ofSocket && AWAY.has(code)) return true;
-  }
+  if (error instanceof pg.DatabaseError) return LATER.test(error.code ?? '');
+  // A file that is missing says ENOENT too: only what was said of connecting is of the database.
+  if (typeof code === 'string' && AWAY.has(code) && (code !== 'ENOENT' || syscall === 'connect')) return true;
   return /Connection terminated|timeout exceeded when trying to connect|not queryable|Client was closed|Query read timeout/.test(
     error.message,
   );
