@@ -25,7 +25,7 @@ const wrong: string[] = [];
 try {
   const app = await App.start(cluster.url);
   try {
-    if (wanted('malformed')) wrong.push(...(await malformed(app, pool, short ? 3000 : 100_000)));
+    if (wanted('malformed')) wrong.push(...(await malformed(app, pool, short ? 2000 : 100_000)));
     if (wanted('streams'))
       wrong.push(
         ...(await streams(app, short ? { heads: 300, opened: 200 } : { heads: 4000, opened: 2000 })),
@@ -37,7 +37,7 @@ try {
           app,
           pool,
           cluster,
-          short ? { ofTheApp: 4, ofThePostmaster: 2 } : { ofTheApp: 300, ofThePostmaster: 50 },
+          short ? { ofTheApp: 3, ofThePostmaster: 1 } : { ofTheApp: 300, ofThePostmaster: 50 },
         )),
       );
   } finally {

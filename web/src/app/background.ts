@@ -61,7 +61,7 @@ export function workBehind({ dispatch, getState }: Page, listener: Listener): vo
   setAsideAgain(behind, listener);
   listener.startListening({
     matcher: api.endpoints.rack.matchFulfilled,
-    effect: ({ payload }) => (tabs.isLeading() ? dispatch(fetchAhead(payload)) : undefined),
+    effect: ({ payload }) => (tabs.isLeading() ? fetchAhead(payload) : undefined),
   });
   tabs.hear(hearTabs(behind));
   tabs.whenLeading(() => leadTabs(behind));
