@@ -11,6 +11,7 @@ import { everythingKept, layUp, shelves } from '../keeping/shelf';
 import type { Tabs, Telling } from '../keeping/tabs';
 import { api } from './api';
 import { asKept, makeSender } from './send';
+import { hearStream } from './stream';
 
 const entry = (text: string, notedAt = '2026-05-04T10:00:00.000Z'): NewEntry =>
   makeEntry({ kind: 'note', body: { text } }, { id: text, notedAt });
@@ -31,6 +32,8 @@ const taken = (texts: string[], bad: readonly string[] = []): Response => {
 const fails = (status: number) => (): Response => Response.json({ error: 'no' }, { status });
 let checkInAnswer: () => Response;
 let health: () => Response;
+/** What the job has when it is asked for. */
+let fetched: unknown;
 
 function bench() {
   const store = configureStore({
@@ -71,8 +74,10 @@ beforeEach(async () => {
   health = () => Response.json({ ok: true });
   checkInAnswer = () => Response.json({ job: { id: 'new', tag: 7 }, entries: [] }, { status: 201 });
   vi.stubGlobal('fetch', async (request: Request) => {
-    if (new URL(request.url).pathname === '/api/health') return health();
-    if (new URL(request.url).pathname === '/api/jobs') {
+    const { pathname } = new URL(request.url);
+    if (pathname === '/api/health') return health();
+    if (pathname === '/api/jobs/one') return Response.json(fetched);
+    if (pathname === '/api/jobs') {
       goes.push('check-in');
       return checkInAnswer();
     }
@@ -171,6 +176,29 @@ describe('sending', () => {
     expect(goes).toEqual(['check-in', ['elsewhere']]);
     expect(await left()).toEqual(['on the new one']);
     expect(await aside()).toEqual([['new', 'no']]);
+  });
+
+  it('what another bench noted meanwhile is fetched, though it was heard of while this one was sending', async () => {
+    const { note, send, store } = bench();
+    const job = (...ids: string[]) =>
+      ({ job: { id: 'one', tag: 1 }, entries: ids.map((id, n) => ({ ...entry(id), seq: n + 1 })) }) as never;
+    await store.dispatch(api.util.upsertQueryData('job', 'one', job('first')));
+    const watched = store.dispatch(api.endpoints.job.initiate('one'));
+    fetched = job('first', 'mine', 'theirs');
+    store.dispatch(noted([{ jobId: 'one', entry: entry('mine') }]));
+    await note('one', 'mine');
+    answer = () =>
+      Response.json({ stored: [{ jobId: 'one', entries: [{ ...entry('mine'), seq: 2 }] }], refused: [] });
+    store.dispatch(hearStream('job', JSON.stringify({ jobId: 'one', seq: 3 })));
+    await send();
+    await vi.waitFor(() =>
+      expect(
+        api.endpoints.job
+          .select('one')(store.getState())
+          .data?.entries.map((e) => e.id),
+      ).toEqual(['first', 'mine', 'theirs']),
+    );
+    watched.unsubscribe();
   });
 
   it('with nothing to send, asks whether the server is back before it says so', async () => {

@@ -14,6 +14,7 @@ import {
 import { changeKept, everythingKept, keepSeen, layUp, takeOff, type Kept } from '../keeping/shelf';
 import type { Tabs } from '../keeping/tabs';
 import { api, isRefused, problemWords } from './api';
+import { heardOf } from './stream';
 
 /** Sent in one go: so many entries, of so many characters. */
 const MOST = { entries: 200, characters: 200_000 } as const;
@@ -41,6 +42,17 @@ export const takeIn =
         dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
     }
     dispatch(api.util.invalidateTags(['Rack']));
+  };
+
+/** Fetches what others noted on these jobs meanwhile: it was heard of, but not fetched while own notes were on their way. */
+export const fetchMissed =
+  (stored: readonly { jobId: string }[]): AppThunk =>
+  (dispatch, getState) => {
+    for (const { jobId } of stored) {
+      const known = api.endpoints.job.select(jobId)(getState()).data;
+      if (known && (known.entries.at(-1)?.seq ?? 0) < heardOf(jobId))
+        dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
+    }
   };
 
 /** An entry dated by the server's clock, where this device's was found to be off after it was noted. */
@@ -97,6 +109,7 @@ export function makeSender(tabs: Tabs) {
       dispatch(takeIn(stored));
       await takeOff(ids).catch(() => undefined);
       dispatch(sent(ids));
+      dispatch(fetchMissed(stored));
       tabs.tell({ kind: 'delivered', ids, stored });
     };
 

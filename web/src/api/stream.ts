@@ -4,6 +4,12 @@ import { api } from './api';
 
 const REOPEN_MS = 3000;
 
+/** How long each job's log is by what the stream said. */
+const heard = new Map<string, number>();
+
+/** How long a job's log is by what the stream said last; 0 where it said nothing. */
+export const heardOf = (jobId: string): number => heard.get(jobId) ?? 0;
+
 /** Takes in what the stream said: another device's entries are fetched where this page shows them. */
 export const hearStream =
   (event: 'job' | 'gap', data: string): AppThunk =>
@@ -13,7 +19,9 @@ export const hearStream =
       return;
     }
     const { jobId, seq } = JSON.parse(data) as JobChanged;
+    heard.set(jobId, Math.max(seq, heardOf(jobId)));
     const known = api.endpoints.job.select(jobId)(getState()).data;
+    // An answer to this device's own notes is on its way: whether it brings all of it is seen then.
     const own = getState().outbox.unsent.some((u) => u.jobId === jobId);
     if (known && !own && (known.entries.at(-1)?.seq ?? 0) < seq)
       dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));

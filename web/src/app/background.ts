@@ -1,7 +1,7 @@
 import type { Action, ListenerMiddlewareInstance, ThunkDispatch } from '@reduxjs/toolkit';
 import { api } from '../api/api';
 import { fetchAhead } from '../api/fetchAhead';
-import { asKept, makeSender, reasonOf, takeIn } from '../api/send';
+import { asKept, fetchMissed, makeSender, reasonOf, takeIn } from '../api/send';
 import { hearStream, listen } from '../api/stream';
 import {
   hungHere,
@@ -22,6 +22,8 @@ import { joinTabs, type Tabs, type Telling } from '../keeping/tabs';
 import type { RootState } from './state';
 
 const RETRY_MS = 4000;
+/** A page that has been open so long can do with more than it was asked for; the rack costs the server something. */
+const SETTLED_MS = 30_000;
 
 type Listener = Pick<ListenerMiddlewareInstance, 'startListening'>;
 
@@ -136,6 +138,7 @@ const hearTabs =
       case 'delivered':
         dispatch(takeIn(telling.stored));
         dispatch(sent(telling.ids));
+        dispatch(fetchMissed(telling.stored));
         return;
       case 'stream':
         dispatch(hearStream(telling.event, telling.data));
@@ -156,8 +159,10 @@ function leadTabs({ dispatch, tabs, send }: Behind): void {
     () => void send(),
   );
   void send();
-  void dispatch(api.endpoints.rack.initiate('open', { subscribe: false }));
-  void dispatch(api.endpoints.customers.initiate(undefined, { subscribe: false }));
+  setTimeout(() => {
+    void dispatch(api.endpoints.rack.initiate('open', { subscribe: false }));
+    void dispatch(api.endpoints.customers.initiate(undefined, { subscribe: false }));
+  }, SETTLED_MS);
 }
 
 function keepTrying({ getState, sendIfLeading }: Behind): void {
