@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { checkIn, trail, write } from './bench';
+import { checkIn, sharedClock, trail, write } from './bench';
 
 const saw = (model: string) => ({
   owner: `Owner of ${model}`,
@@ -127,7 +127,7 @@ test('an early quarter turn is tried, judged and put back in one tap', async ({ 
 test('proof goes over two days: the second cold start is reminded of, and a touch begins it anew', async ({
   page,
 }) => {
-  await page.clock.install();
+  const later = await sharedClock(page);
   await checkIn(page, saw('Prove 1'));
   const step = page.locator('#step');
   await write(page, 'cap recovers', /recovers/);
@@ -141,7 +141,7 @@ test('proof goes over two days: the second cold start is reminded of, and a touc
   ] as const)
     await write(page, line, stands);
   await step.getByRole('button', { name: 'Time it' }).click();
-  await page.clock.fastForward(61_000);
+  await later(61_000);
   const proved = step.getByRole('button', { name: 'Proved' });
   await proved.first().click();
   await proved.first().click();
@@ -149,7 +149,7 @@ test('proof goes over two days: the second cold start is reminded of, and a touc
 
   // Run a minute ago, it is not cold yet, whatever it is called.
   await expect(step.getByText(/^not before/).first()).toBeVisible();
-  await page.clock.fastForward('03:05:00');
+  await later(3 * 3_600_000 + 300_000);
   // The cold start, by the drill, its pulls counted with a key.
   await step.getByRole('link', { name: 'Start it' }).first().click();
   await expect(page.getByRole('radio', { name: 'Cold' })).toBeChecked();
@@ -166,7 +166,7 @@ test('proof goes over two days: the second cold start is reminded of, and a touc
   await page.goto('/');
   const tag = page.getByRole('link', { name: /Brakken Prove 1/ });
   await expect(tag.getByText(/^Cold start after/)).toBeVisible();
-  await page.clock.fastForward('20:00:00');
+  await later(20 * 3_600_000);
   await expect(tag.getByText('Cold start due')).toBeVisible();
 
   // A screw touched now would begin it all anew.
