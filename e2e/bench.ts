@@ -25,6 +25,16 @@ export interface NewMachine {
   complaints: string[];
 }
 
+/** A trimmer that is nobody's yet, by the name of its test. */
+export const trimmer = (model: string, ...complaints: string[]): NewMachine => ({
+  owner: `Owner of ${model}`,
+  kind: 'Trimmer',
+  maker: 'Hobwick',
+  model,
+  cc: '25',
+  complaints: complaints.length > 0 ? complaints : ['Will not fire'],
+});
+
 /** Checks a new owner's new machine in and lands on its bench. */
 export async function checkIn(page: Page, m: NewMachine): Promise<void> {
   await page.goto('/check-in');

@@ -3,17 +3,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { checkIn, step, trail, write } from './bench';
+import { checkIn, step, trail, trimmer, write } from './bench';
 import { CHROMIUM } from './chromium.mjs';
-
-const machine = (model: string) => ({
-  owner: `Keeper of ${model}`,
-  kind: 'Trimmer',
-  maker: 'Hobwick',
-  model,
-  cc: '25',
-  complaints: ['Will not fire'],
-});
 
 /** The server does not answer any more, whatever tab asks; returns what lets it answer again. */
 async function away(context: BrowserContext): Promise<() => Promise<void>> {
@@ -54,7 +45,7 @@ test('two tabs with the server away, both closed, one opened again: every note o
   page,
   context,
 }) => {
-  await checkIn(page, machine('Tabs 1'));
+  await checkIn(page, trimmer('Tabs 1'));
   const jobId = jobOf(page);
   const other = await context.newPage();
   await other.goto(page.url());
@@ -77,7 +68,7 @@ test('two tabs with the server away, both closed, one opened again: every note o
 });
 
 test('eight tabs at once: all work, and see what each notes', async ({ page, context }) => {
-  await checkIn(page, machine('Eight 1'));
+  await checkIn(page, trimmer('Eight 1'));
   const tabs = [page];
   for (let n = 2; n <= 8; n++) {
     const tab = await context.newPage();
@@ -102,7 +93,7 @@ test('what the server refuses is kept with its reason: corrected, thrown away, o
   page,
   context,
 }) => {
-  await checkIn(page, machine('Refused 1'));
+  await checkIn(page, trimmer('Refused 1'));
   const jobId = jobOf(page);
   let refuses = true;
   await context.route('**/api/entries', async (route) => {
@@ -138,7 +129,7 @@ test('what the server refuses is kept with its reason: corrected, thrown away, o
 
 test('a clock two days ahead is told, and its notes carry the time they were made', async ({ page }) => {
   await page.clock.install({ time: Date.now() + 2 * 86_400_000 });
-  await checkIn(page, machine('Clock 1'));
+  await checkIn(page, trimmer('Clock 1'));
   await expect(page.getByText('This device’s clock is 2 days ahead.')).toBeVisible();
   await noteOn(page, 'by a wrong clock');
   await expect.poll(() => onServer(page, jobOf(page))).toEqual(['by a wrong clock']);
@@ -158,7 +149,7 @@ test('a browser that keeps nothing says so before anybody walks off, and still s
     IDBObjectStore.prototype.add = refuse;
     Storage.prototype.setItem = refuse;
   });
-  await checkIn(page, machine('Full 1'));
+  await checkIn(page, trimmer('Full 1'));
   const back = await away(context);
   await noteOn(page, 'only in the page');
   await expect(page.getByText('What is not sent yet is lost if this page closes.')).toBeVisible();
@@ -168,7 +159,7 @@ test('a browser that keeps nothing says so before anybody walks off, and still s
 });
 
 test('measuring goes on when the server dies, and what comes after is kept', async ({ page, context }) => {
-  await checkIn(page, machine('Measured 1'));
+  await checkIn(page, trimmer('Measured 1'));
   await page.goto(`${page.url().split('?')[0]}?check=line-pressure`);
   await expect(step(page).getByLabel('Gauge now, psi')).toBeVisible();
   const back = await away(context);
@@ -186,7 +177,7 @@ test('measuring goes on when the server dies, and what comes after is kept', asy
 });
 
 test('a note longer than can be kept is refused whole, not cut', async ({ page }) => {
-  await checkIn(page, machine('Long 1'));
+  await checkIn(page, trimmer('Long 1'));
   const field = page.getByRole('textbox', { name: 'Bench line' });
   const long = `off ${'a'.repeat(119)}😀`;
   await field.fill(long);
@@ -208,7 +199,7 @@ test.describe('with the interface kept on the device', () => {
     const jobs: string[] = [];
     for (const n of [1, 2, 3]) {
       await checkIn(page, {
-        ...machine(`Hour ${n}`),
+        ...trimmer(`Hour ${n}`),
         owner: ['Amos Vetch', 'Lettice Orme', 'Piers Quoin'][n - 1]!,
       });
       jobs.push(jobOf(page));
@@ -226,7 +217,7 @@ test.describe('with the interface kept on the device', () => {
       await write(page, 'spark none', /Look at the spark: none/);
       await expect(step(page).getByRole('heading', { level: 2 }).first()).not.toHaveText('Look at the spark');
     }
-    await checkIn(page, { ...machine('Hour 4'), owner: 'Sabine Tarrow' });
+    await checkIn(page, { ...trimmer('Hour 4'), owner: 'Sabine Tarrow' });
     await expect(page.getByText('new', { exact: true })).toBeVisible();
     await noteOn(page, 'on the new one');
     const held = jobOf(page);
@@ -244,7 +235,7 @@ test.describe('with the interface kept on the device', () => {
   test('a new version waits while the bench is seen, and is taken once it is not; the job stays', async ({
     page,
   }) => {
-    await checkIn(page, machine('Version 1'));
+    await checkIn(page, trimmer('Version 1'));
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.evaluate(() => ((globalThis as { mark?: string }).mark = 'the page as it was'));
     const marked = (): Promise<boolean> => page.evaluate(() => 'mark' in globalThis);
@@ -275,7 +266,7 @@ test('two benches on one job see each other, and what both note at once stands',
   page,
   browser,
 }) => {
-  await checkIn(page, machine('Benches 1'));
+  await checkIn(page, trimmer('Benches 1'));
   const jobId = jobOf(page);
   const elsewhere = await browser.newContext({ serviceWorkers: 'block' });
   const other = await elsewhere.newPage();
@@ -309,7 +300,7 @@ test('a browser killed half a second after a note keeps it', async ({ baseURL })
   try {
     let context = await open();
     let page = await context.newPage();
-    await checkIn(page, machine('Killed 1'));
+    await checkIn(page, trimmer('Killed 1'));
     const jobId = jobOf(page);
     await away(context);
     const counter = await context.newPage();

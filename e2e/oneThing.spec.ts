@@ -1,15 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { anyCheck, checkIn, found, step, suspects, trail, tray, write } from './bench';
-
-const machine = (model: string, ...complaints: string[]) => ({
-  owner: `Owner of ${model}`,
-  kind: 'Trimmer',
-  maker: 'Hobwick',
-  model,
-  cc: '25',
-  complaints,
-});
+import { anyCheck, checkIn, found, step, suspects, trail, tray, trimmer, write } from './bench';
 
 /** What the screen calls for in rust: never more than one thing. */
 const calls = (page: Page): Promise<string[]> =>
@@ -22,7 +13,7 @@ const press = (page: Page, name: string | RegExp) => step(page).getByRole('butto
 test('a fading trimmer with its carburettor in pieces: nothing that runs is proposed or taken until it is together', async ({
   page,
 }) => {
-  await checkIn(page, machine('Fade 1', 'Fades under way', 'Runs on prime, then dies'));
+  await checkIn(page, trimmer('Fade 1', 'Fades under way', 'Runs on prime, then dies'));
   await write(page, 'metering diaphragm stiff', 'Flick the metering diaphragm: stiff');
   await expect(heading(page)).toHaveText('Metering diaphragm stiff');
   // While it is in pieces only what can be done in pieces is named.
@@ -55,7 +46,7 @@ test('a fading trimmer with its carburettor in pieces: nothing that runs is prop
 });
 
 test('a fixed idea is tried, refuted, and the bench goes back to looking', async ({ page }) => {
-  await checkIn(page, machine('Fixed 1', 'Will not fire'));
+  await checkIn(page, trimmer('Fixed 1', 'Will not fire'));
   await suspects(page).getByRole('button', { name: 'Why not something else?' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Which cause').fill('coil failed');
@@ -69,7 +60,7 @@ test('a fixed idea is tried, refuted, and the bench goes back to looking', async
 });
 
 test('what is not on the list is settled in own words; complaints come and go', async ({ page }) => {
-  await checkIn(page, machine('Words 1', 'Rattle or scrape'));
+  await checkIn(page, trimmer('Words 1', 'Rattle or scrape'));
   await page.getByRole('button', { name: /^What it does/ }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Weak under load' }).click();
   await page.keyboard.press('Escape');
@@ -85,7 +76,7 @@ test('what is not on the list is settled in own words; complaints come and go', 
 test('a safety fault is red on the tag, stands among what was found, and is put right in one tap', async ({
   page,
 }) => {
-  const { kind, maker, model } = machine('Catch 1');
+  const { kind, maker, model } = trimmer('Catch 1');
   // A name like nobody's on the books, or it would be asked about.
   await page.goto('/check-in');
   await page.getByRole('textbox', { name: 'Owner' }).fill('Rosamund Quillfeather');
@@ -117,7 +108,7 @@ test('nothing typed is lost: reload, back and a closed dialog', async ({ page })
   await expect(page.getByRole('button', { name: 'Flooded' })).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Clear the page' }).click();
 
-  await checkIn(page, machine('Draft 1', 'Fades under way'));
+  await checkIn(page, trimmer('Draft 1', 'Fades under way'));
   const job = page.url();
   const next = await heading(page).innerText();
   // A chosen check is in the address; Back goes to what was up before.
@@ -147,7 +138,7 @@ test('nothing typed is lost: reload, back and a closed dialog', async ({ page })
 });
 
 test('a stray number logs nothing while something else has the focus', async ({ page }) => {
-  await checkIn(page, machine('Stray 1', 'Will not fire'));
+  await checkIn(page, trimmer('Stray 1', 'Will not fire'));
   const lines = await trail(page).getByRole('listitem').count();
   await page.getByRole('button', { name: /^History/ }).focus();
   await page.keyboard.press('1');
@@ -158,7 +149,7 @@ test('a stray number logs nothing while something else has the focus', async ({ 
 });
 
 test('the sound of a video says the speed', async ({ page }) => {
-  await checkIn(page, { ...machine('Video 1', 'Bogs on the throttle'), kind: 'Chainsaw', cc: '45' });
+  await checkIn(page, { ...trimmer('Video 1', 'Bogs on the throttle'), kind: 'Chainsaw', cc: '45' });
   await write(page, 'L 1 H 1', /L 1, H 1/);
   await page.getByRole('link', { name: 'Tune', exact: true }).click();
   await page.getByRole('button', { name: 'Tune it all the same' }).click();
@@ -204,7 +195,7 @@ test('the sound of a video says the speed', async ({ page }) => {
 
 test('a job on a phone: checked, found, mended, with nothing under the bench line', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await checkIn(page, machine('Pocket 1', 'Fades under way'));
+  await checkIn(page, trimmer('Pocket 1', 'Fades under way'));
   await page.getByRole('button', { name: 'Any other check' }).click();
   await page.getByLabel('Find a check').fill('tank vent');
   await anyCheck(page, 'Test the tank vent').click();

@@ -1,15 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { checkIn, found, leading, step, suspects, trail, tray, write } from './bench';
-
-const machine = (model: string) => ({
-  owner: `Owner of ${model}`,
-  kind: 'Trimmer',
-  maker: 'Hobwick',
-  model,
-  cc: '25',
-  complaints: ['Will not fire'],
-});
+import { checkIn, found, leading, step, suspects, trail, tray, trimmer, write } from './bench';
 
 const faults = async (page: Page): Promise<string[]> =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze()).violations.map(
@@ -17,7 +8,7 @@ const faults = async (page: Page): Promise<string[]> =>
   );
 
 test('the bench line shows what it understood, logs it, and says what it did not', async ({ page }) => {
-  await checkIn(page, machine('Line 1'));
+  await checkIn(page, trimmer('Line 1'));
   await page.keyboard.press('/');
   await page.keyboard.type('gap top .30 bottom .45');
   await expect(
@@ -42,7 +33,7 @@ test('the bench line shows what it understood, logs it, and says what it did not
 });
 
 test('a job is worked by keyboard alone', async ({ page }) => {
-  await checkIn(page, machine('Keys 1'));
+  await checkIn(page, trimmer('Keys 1'));
   await page.locator('body').click({ position: { x: 5, y: 400 } });
   const first = (await step(page).getByRole('heading').first().textContent()) ?? '';
   await page.keyboard.press('o');
@@ -67,7 +58,7 @@ test('a job is worked by keyboard alone', async ({ page }) => {
 test('a measured check is judged as it is typed, and refused with the starting valve open', async ({
   page,
 }) => {
-  await checkIn(page, machine('Gauge 1'));
+  await checkIn(page, trimmer('Gauge 1'));
   await page.getByRole('button', { name: 'Any other check' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Measure compression' }).click();
   const figures = step(page).getByLabel('Gauge after each pull, psi');
@@ -91,7 +82,7 @@ test('what one bench notes, another sees; what is noted without a server is kept
   page,
   context,
 }) => {
-  await checkIn(page, machine('Two 1'));
+  await checkIn(page, trimmer('Two 1'));
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(trail(other)).toBeVisible();
@@ -109,7 +100,7 @@ test('what one bench notes, another sees; what is noted without a server is kept
 });
 
 test('an entry noted without a server survives a reload', async ({ page }) => {
-  await checkIn(page, machine('Kept 1'));
+  await checkIn(page, trimmer('Kept 1'));
   await page.route('**/api/entries', (route) => route.abort());
   await write(page, 'note kept through a reload', 'kept through a reload');
   await page.reload();
@@ -117,7 +108,7 @@ test('an entry noted without a server survives a reload', async ({ page }) => {
 });
 
 test('a struck finding can count again', async ({ page }) => {
-  await checkIn(page, machine('Strike 1'));
+  await checkIn(page, trimmer('Strike 1'));
   await write(page, 'spark none', 'Look at the spark: none');
   const line = trail(page).getByRole('button', { name: /Look at the spark: none/ });
   await line.click();
@@ -130,7 +121,7 @@ test('a struck finding can count again', async ({ page }) => {
 });
 
 test('a finding made before a repair that changed it is marked as old', async ({ page }) => {
-  await checkIn(page, { ...machine('Stale 1'), complaints: ['Hard to start'] });
+  await checkIn(page, { ...trimmer('Stale 1'), complaints: ['Hard to start'] });
   await write(page, 'linetest leaks', 'Pressure-test the line alone: leaks');
   await step(page).getByRole('button', { name: 'Better, not cured' }).click();
   await expect(found(page, 'fuel-line-leak')).toContainText('mended');
@@ -143,7 +134,7 @@ test('a finding made before a repair that changed it is marked as old', async ({
 test('before the carburettor comes off, the cheap checks that could settle it are named', async ({
   page,
 }) => {
-  await checkIn(page, { ...machine('Skip 1'), complaints: ['Fades under way'] });
+  await checkIn(page, { ...trimmer('Skip 1'), complaints: ['Fades under way'] });
   await page.getByRole('button', { name: 'Any other check' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Look at the inlet screen' }).click();
   const cheaper = step(page).getByRole('list', { name: 'Cheaper first' });
@@ -153,7 +144,7 @@ test('before the carburettor comes off, the cheap checks that could settle it ar
 });
 
 test('a job waits for a part by name, and its tag says so', async ({ page }) => {
-  await checkIn(page, machine('Waits 1'));
+  await checkIn(page, trimmer('Waits 1'));
   await page.getByRole('button', { name: 'On its hook' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Waits for parts' }).click();
@@ -223,7 +214,7 @@ for (const theme of ['light', 'dark'] as const) {
 }
 
 test('a stray tap is taken back with one key, and what was opened for it with it', async ({ page }) => {
-  await checkIn(page, machine('Slip 1'));
+  await checkIn(page, trimmer('Slip 1'));
   await page.getByRole('button', { name: 'Any other check' }).click();
   await page
     .getByRole('dialog')
@@ -241,7 +232,7 @@ test('a stray tap is taken back with one key, and what was opened for it with it
 test('nothing is cured or started in pieces, and a start that fails opens the case again', async ({
   page,
 }) => {
-  await checkIn(page, { ...machine('Pieces 1'), complaints: ['Fades under way'] });
+  await checkIn(page, { ...trimmer('Pieces 1'), complaints: ['Fades under way'] });
   await write(page, 'metering diaphragm stif', /stiff/);
   await expect(tray(page).getByRole('button', { name: 'Put back: Metering cover' })).toBeVisible();
   // Nothing that runs is taken while it is in pieces.

@@ -1,4 +1,4 @@
-import { clearMessage, faultyText } from '@rusty-wren/contract';
+import { clearMessage, faultyText, uuid } from '@rusty-wren/contract';
 import type { Context } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type Joi from 'joi';
@@ -55,11 +55,9 @@ export async function checkedBody<T>(
   return value as T;
 }
 
-const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/;
-
 /** A uuid from the path. Throws a 404 when it is none: there can be no such job. */
 export function pathId(c: Context, name: string): string {
   const value = c.req.param(name) ?? '';
-  if (!UUID.test(value)) throw refuse(404, 'No such job.');
+  if (uuid.validate(value).error) throw refuse(404, 'No such job.');
   return value;
 }

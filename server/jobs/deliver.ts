@@ -49,12 +49,7 @@ async function note(pool: Pool, parcels: readonly Parcel[]): Promise<(Entry | Re
     return await noteEntries(pool, parcels);
   } catch (error) {
     if (!isBadData(error)) throw error;
-    // Raced for by another job's writer: it is there by now, and is told apart when asked again.
-    if (parcels.length === 1)
-      return await noteEntries(pool, parcels).catch((again: unknown) => {
-        if (!isBadData(again)) throw again;
-        return [{ status: 400, error: 'the database does not take it.' } satisfies Refusal];
-      });
+    if (parcels.length === 1) return [{ status: 400, error: 'the database does not take it.' }];
     const half = parcels.length >> 1;
     return [...(await note(pool, parcels.slice(0, half))), ...(await note(pool, parcels.slice(half)))];
   }

@@ -36,7 +36,7 @@ const REFUSALS: Readonly<Record<string, Refusal>> = {
 };
 
 /** Whether an entry is dated later than any clock that is right can say. */
-export const isAhead = (entry: NewEntry, now: number): boolean => Date.parse(entry.notedAt) > now + DAY_MS;
+const isAhead = (entry: NewEntry, now: number): boolean => Date.parse(entry.notedAt) > now + DAY_MS;
 const AHEAD: Refusal = { status: 400, error: 'notedAt lies in the future.' };
 
 /**

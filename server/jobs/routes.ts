@@ -50,15 +50,12 @@ export const entryRoutes = (pool: Pool, announcer: Announcer): Hono =>
       textsLater: true,
     });
     const delivery = await deliver(pool, parcels);
-    for (const { jobId, entries } of delivery.stored)
-      announcer.changed({ jobId, seq: Math.max(...entries.map((e) => e.seq ?? 0)) });
+    for (const { jobId, entries } of delivery.stored) announcer.grew(jobId, entries);
     return c.json(delivery);
   });
 
 /** The rack, check-in, one job, and adding to its log. */
 export function jobRoutes(pool: Pool, announcer: Announcer): Hono {
-  const announce = (jobId: string, entries: readonly Entry[]): void =>
-    announcer.changed({ jobId, seq: Math.max(...entries.map((e) => e.seq ?? 0)) });
   return new Hono()
     .get('/', async (c) => {
       const which = c.req.query('show') ?? 'open';
@@ -67,7 +64,7 @@ export function jobRoutes(pool: Pool, announcer: Announcer): Hono {
     })
     .post('/', async (c) => {
       const wanted = await checkedBody<CheckIn>(c, checkInSchema);
-      announce(wanted.jobId, await inTransaction(pool, (client) => checkIn(client, wanted)));
+      announcer.grew(wanted.jobId, await inTransaction(pool, (client) => checkIn(client, wanted)));
       return c.json(await readJobWithLog(pool, wanted.jobId), 201);
     })
     .get('/:id', async (c) => c.json(await readJobWithLog(pool, pathId(c, 'id'))))
@@ -75,7 +72,7 @@ export function jobRoutes(pool: Pool, announcer: Announcer): Hono {
       const id = pathId(c, 'id');
       const { entries } = await checkedBody<{ entries: NewEntry[] }>(c, entriesSchema);
       const added = await addAll(pool, id, entries);
-      announce(id, added);
+      announcer.grew(id, added);
       return c.json({ entries: added }, 201);
     });
 }

@@ -1,4 +1,5 @@
 import type { JobChanged } from '@rusty-wren/contract';
+import type { Entry } from '@rusty-wren/core/log';
 import type { Db } from '../db/pool';
 
 /** Changes are told at most this late, so that many go in one notice. */
@@ -13,8 +14,9 @@ export class Announcer {
 
   constructor(private readonly db: Db) {}
 
-  /** Tells of a job's log, which is this long now. */
-  changed({ jobId, seq }: JobChanged): void {
+  /** Tells of a job's log, on which these entries stand now. */
+  grew(jobId: string, entries: readonly Entry[]): void {
+    const seq = Math.max(...entries.map((e) => e.seq ?? 0));
     this.waiting.set(jobId, Math.max(seq, this.waiting.get(jobId) ?? 0));
     this.timer ??= setTimeout(() => void this.tell(), GATHER_MS).unref();
   }

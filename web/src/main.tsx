@@ -2,6 +2,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App';
 import { keepOffline } from './app/newVersion';
+import { pause } from './app/pause';
 import { createStore } from './app/store';
 import './app/theme.css';
 import { restoreDrafts } from './ui/useDraft';
@@ -11,7 +12,7 @@ const root = document.getElementById('root');
 const PATIENCE_MS = 1500;
 
 const store = createStore();
-await Promise.race([restoreDrafts(), new Promise((resolve) => setTimeout(resolve, PATIENCE_MS))]);
+await Promise.race([restoreDrafts(), pause(PATIENCE_MS)]);
 if (root)
   createRoot(root).render(
     <StrictMode>

@@ -1,4 +1,5 @@
 import type { JobWithLog, RackTag } from '@rusty-wren/contract';
+import { pause } from '../app/pause';
 import { keepSeen, lastSeen } from '../keeping/shelf';
 
 /** So many of the most pressing jobs can be opened while the server is away, seen or not. */
@@ -6,8 +7,6 @@ const MOST = 24;
 /** Begun once the page has settled, and one at a time with a breath between: it holds nobody up. */
 const AFTER_MS = 8_000;
 const BREATH_MS = 250;
-
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 let fetching = false;
 

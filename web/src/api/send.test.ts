@@ -178,28 +178,37 @@ describe('sending', () => {
     expect(await aside()).toEqual([['new', 'no']]);
   });
 
-  it('what another bench noted meanwhile is fetched, though it was heard of while this one was sending', async () => {
-    const { note, send, store } = bench();
-    const job = (...ids: string[]) =>
-      ({ job: { id: 'one', tag: 1 }, entries: ids.map((id, n) => ({ ...entry(id), seq: n + 1 })) }) as never;
-    await store.dispatch(api.util.upsertQueryData('job', 'one', job('first')));
-    const watched = store.dispatch(api.endpoints.job.initiate('one'));
-    fetched = job('first', 'mine', 'theirs');
-    store.dispatch(noted([{ jobId: 'one', entry: entry('mine') }]));
-    await note('one', 'mine');
-    answer = () =>
-      Response.json({ stored: [{ jobId: 'one', entries: [{ ...entry('mine'), seq: 2 }] }], refused: [] });
-    store.dispatch(hearStream('job', JSON.stringify({ jobId: 'one', seq: 3 })));
-    await send();
-    await vi.waitFor(() =>
-      expect(
-        api.endpoints.job
-          .select('one')(store.getState())
-          .data?.entries.map((e) => e.id),
-      ).toEqual(['first', 'mine', 'theirs']),
-    );
-    watched.unsubscribe();
-  });
+  it.each([
+    ['after it', 2, ['first', 'mine', 'theirs']],
+    ['before it', 3, ['first', 'theirs', 'mine']],
+  ])(
+    'what another bench noted %s is fetched, though it was heard of while this one was sending',
+    async (_, seq, all) => {
+      const { note, send, store } = bench();
+      const job = (...ids: string[]) =>
+        ({
+          job: { id: 'one', tag: 1 },
+          entries: ids.map((id, n) => ({ ...entry(id), seq: n + 1 })),
+        }) as never;
+      await store.dispatch(api.util.upsertQueryData('job', 'one', job('first')));
+      const watched = store.dispatch(api.endpoints.job.initiate('one'));
+      fetched = job(...all);
+      store.dispatch(noted([{ jobId: 'one', entry: entry('mine') }]));
+      await note('one', 'mine');
+      answer = () =>
+        Response.json({ stored: [{ jobId: 'one', entries: [{ ...entry('mine'), seq }] }], refused: [] });
+      store.dispatch(hearStream('job', JSON.stringify({ jobId: 'one', seq: 3 })));
+      await send();
+      await vi.waitFor(() =>
+        expect(
+          api.endpoints.job
+            .select('one')(store.getState())
+            .data?.entries.map((e) => e.id),
+        ).toEqual(all),
+      );
+      watched.unsubscribe();
+    },
+  );
 
   it('with nothing to send, asks whether the server is back before it says so', async () => {
     const { send, store, outbox } = bench();

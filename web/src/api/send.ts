@@ -11,7 +11,7 @@ import {
   unreachable,
   type Unsent,
 } from '../keeping/outbox';
-import { changeKept, everythingKept, keepSeen, layUp, takeOff, type Kept } from '../keeping/shelf';
+import { changeKept, everythingKept, keepSeen, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
 import type { Tabs } from '../keeping/tabs';
 import { api, isRefused, problemWords } from './api';
 import { heardOf } from './stream';
@@ -26,8 +26,7 @@ export const takeIn =
   (stored: readonly { jobId: string; entries: readonly Entry[] }[]): AppThunk =>
   (dispatch, getState) => {
     for (const { jobId, entries } of stored) {
-      const before = api.endpoints.job.select(jobId)(getState()).data;
-      if (!before) continue;
+      if (!api.endpoints.job.select(jobId)(getState()).data) continue;
       dispatch(
         api.util.updateQueryData('job', jobId, (draft): JobWithLog => {
           const { entries: had, ...rest } = draft as JobWithLog;
@@ -37,20 +36,18 @@ export const takeIn =
       );
       const { data } = api.endpoints.job.select(jobId)(getState());
       void keepSeen(`jobs/${jobId}`, data);
-      // Somebody else's entries came between: fetch them.
-      if ((entries[0]?.seq ?? 0) > (before.entries.at(-1)?.seq ?? 0) + 1)
-        dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
     }
     dispatch(api.util.invalidateTags(['Rack']));
   };
 
-/** Fetches what others noted on these jobs meanwhile: it was heard of, but not fetched while own notes were on their way. */
+/** Fetches what others noted on these jobs meanwhile: a log without a gap holds as many entries as its last one says, or as was heard. */
 export const fetchMissed =
   (stored: readonly { jobId: string }[]): AppThunk =>
   (dispatch, getState) => {
     for (const { jobId } of stored) {
       const known = api.endpoints.job.select(jobId)(getState()).data;
-      if (known && (known.entries.at(-1)?.seq ?? 0) < heardOf(jobId))
+      const long = Math.max(known?.entries.at(-1)?.seq ?? 0, heardOf(jobId));
+      if (known && known.entries.length < long)
         dispatch(api.util.invalidateTags([{ type: 'Job', id: jobId }]));
     }
   };
@@ -78,6 +75,13 @@ function nextGo(waiting: readonly Kept[]): KeptEntry[] {
 /** What became of one go: done with, put off because the server is away, or it met a fault of its own with it. */
 type Went = 'done' | 'away' | 'fault';
 
+/** Shows what lies on the shelf, whichever tab laid it there; returns it. */
+export const readShelf = (): AppThunk<Promise<Kept[]>> => async (dispatch) => {
+  const all = await everythingKept();
+  dispatch(laidUp(all));
+  return all;
+};
+
 /** Lays up what could not be laid up before, if it can be now. */
 const layUpRest = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
   const rest = getState().outbox.unsent.filter((u) => !u.safe);
@@ -96,12 +100,6 @@ export function makeSender(tabs: Tabs) {
   let sending: Promise<void> | null = null;
   let again = false;
 
-  const read = (): AppThunk<Promise<Kept[]>> => async (dispatch) => {
-    const all = await everythingKept();
-    dispatch(laidUp(all));
-    return all;
-  };
-
   const delivered =
     (ids: readonly string[], stored: Delivery['stored']): AppThunk<Promise<void>> =>
     async (dispatch) => {
@@ -119,7 +117,7 @@ export function makeSender(tabs: Tabs) {
       if (refused.length === 0) return;
       try {
         for (const { id, why } of refused) await changeKept(id, (kept) => ({ ...kept, refused: why }));
-        await dispatch(read());
+        await dispatch(readShelf());
       } catch {
         dispatch(putAsideHere(refused));
       }
@@ -167,7 +165,7 @@ export function makeSender(tabs: Tabs) {
     let most = Infinity;
     await dispatch(layUpRest());
     for (;;) {
-      const shelf = await dispatch(read()).catch(() => []);
+      const shelf = await dispatch(readShelf()).catch(() => []);
       const { unsent, trouble } = getState().outbox;
       const loose = trouble === null ? [] : unsent.filter((u) => !u.safe);
       const all = [...shelf, ...asKept(loose, getState().clock.offMs)];
@@ -215,9 +213,3 @@ export function makeSender(tabs: Tabs) {
 /** Entries as they are laid up. */
 export const asKept = (unsent: readonly Unsent[], clockOffMs: number): Kept[] =>
   unsent.map(({ jobId, entry }) => ({ kind: 'entry', id: entry.id, jobId, entry, clockOffMs }));
-
-/** Why a browser keeps nothing, in a technician's words. */
-export const reasonOf = (error: unknown): string =>
-  error instanceof Error && error.name === 'QuotaExceededError'
-    ? 'This device is full.'
-    : 'This browser keeps nothing.';

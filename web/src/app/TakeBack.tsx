@@ -6,6 +6,7 @@ import { settledDown } from '../api/lastNoted';
 import { noted } from '../keeping/outbox';
 import { useKeys } from './keys';
 import { useAppDispatch, useAppSelector } from './store';
+import { serverNow } from '../keeping/clock';
 
 /** How long an entry can be taken back with one key. */
 const SECONDS = 10;
@@ -15,10 +16,10 @@ export function TakeBack(): ReactElement | null {
   const dispatch = useAppDispatch();
   const { entries } = useAppSelector((s) => s.lastNoted);
   const by = useAppSelector((s) => s.settings.accountId);
-  const { offMs } = useAppSelector((s) => s.clock);
+  const clock = useAppSelector((s) => s.clock);
   const takeBack = useCallback(() => {
     if (entries.length === 0) return;
-    const notedAt = new Date(Date.now() + offMs).toISOString();
+    const notedAt = new Date(serverNow(clock)).toISOString();
     dispatch(
       noted(
         entries.toReversed().map(({ jobId, entry }) => ({
@@ -30,7 +31,7 @@ export function TakeBack(): ReactElement | null {
         })),
       ),
     );
-  }, [dispatch, entries, by, offMs]);
+  }, [dispatch, entries, by, clock]);
   useEffect(() => {
     if (entries.length === 0) return;
     const over = setTimeout(() => dispatch(settledDown()), SECONDS * 1000);

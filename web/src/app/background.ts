@@ -1,12 +1,12 @@
 import type { Action, ListenerMiddlewareInstance, ThunkDispatch } from '@reduxjs/toolkit';
 import { api } from '../api/api';
 import { fetchAhead } from '../api/fetchAhead';
-import { asKept, fetchMissed, makeSender, reasonOf, takeIn } from '../api/send';
+import { asKept, fetchMissed, makeSender, readShelf, takeIn } from '../api/send';
 import { hearStream, listen } from '../api/stream';
+import { serverNow } from '../keeping/clock';
 import {
   hungHere,
   keepable,
-  laidUp,
   letGo,
   noted,
   reachable,
@@ -17,7 +17,7 @@ import {
   unreachable,
   type Aside,
 } from '../keeping/outbox';
-import { changeKept, everythingKept, layUp, takeOff, type Kept } from '../keeping/shelf';
+import { changeKept, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
 import { joinTabs, type Tabs, type Telling } from '../keeping/tabs';
 import type { RootState } from './state';
 
@@ -54,7 +54,7 @@ export function workBehind({ dispatch, getState }: Page, listener: Listener): vo
     getState,
     tabs,
     send,
-    read: async () => void dispatch(laidUp(await everythingKept())),
+    read: async () => void (await dispatch(readShelf())),
     sendIfLeading: () => {
       if (tabs.isLeading() || getState().outbox.trouble !== null) void send();
     },
@@ -116,7 +116,7 @@ function setAsideAgain({ dispatch, getState, tabs, read, sendIfLeading }: Behind
     actionCreator: sentAgain,
     effect: async ({ payload: { kept } }) => {
       dispatch(letGo(kept.id));
-      const again = asNew(kept, Date.now() + getState().clock.offMs);
+      const again = asNew(kept, serverNow(getState().clock));
       if (kept.loose && again.kind === 'entry')
         return void dispatch(noted([{ jobId: again.jobId, entry: again.entry }]));
       await changeKept(again.id, () => again);

@@ -1,11 +1,10 @@
 import { Workbox } from 'workbox-window';
+import { pause } from './pause';
 
 const VISIBLE = 'rusty-wren visible';
 const LOOK_MS = 30 * 60_000;
 
 const LOOK_AGAIN_MS = 60_000;
-
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Resolves when the page's being seen has changed. */
 const turned = (): Promise<void> =>

@@ -9,6 +9,7 @@ import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
 import { problemWords, useCustomersQuery } from '../api/api';
 import { useAppDispatch, useAppSelector } from '../app/store';
+import { serverNow } from '../keeping/clock';
 import { Button } from '../ui/Button';
 import { dropDraft, keepDraft, keptDraft } from '../ui/useDraft';
 import { CaseFileDrop } from './CaseFileDrop';
@@ -41,7 +42,7 @@ export function CheckIn(): ReactElement {
   const [refused, setRefused] = useState<string | null>(null);
   const [isLoading, setSending] = useState(false);
   const dispatch = useAppDispatch();
-  const { offMs } = useAppSelector((s) => s.clock);
+  const clock = useAppSelector((s) => s.clock);
   const books = useMemo((): OnTheBooks => ({ owners: customers?.map((c) => c.name) ?? [] }), [customers]);
   const {
     control,
@@ -74,7 +75,7 @@ export function CheckIn(): ReactElement {
 
   const checkIn = (another: boolean) =>
     handleSubmit(async (whole) => {
-      const now = new Date(Date.now() + offMs).toISOString();
+      const now = new Date(serverNow(clock)).toISOString();
       setSending(true);
       const hung = await dispatch(hang(checkInOf(whole, jobId, by, now), whole, customers ?? []));
       setSending(false);

@@ -3,7 +3,7 @@ import { unnumbered } from '@rusty-wren/core/log';
 import { api, isRefused } from '../api/api';
 import type { AppThunk } from '../app/state';
 import { hungHere, unkeepable } from '../keeping/outbox';
-import { keepSeen, layUp } from '../keeping/shelf';
+import { keepSeen, layUp, reasonOf } from '../keeping/shelf';
 import type { Draft } from './draft';
 
 /** The job of a check-in that the server does not have yet: it has no number, and what this device knows of its machine. */
@@ -60,8 +60,8 @@ export const hang =
     const job = heldJob(checkIn, customers);
     try {
       await layUp([{ kind: 'check-in', id: checkIn.jobId, jobId: checkIn.jobId, checkIn, draft }]);
-    } catch {
-      dispatch(unkeepable('This browser keeps nothing.'));
+    } catch (error) {
+      dispatch(unkeepable(reasonOf(error)));
       return { refused: result.error };
     }
     await keepSeen(`jobs/${checkIn.jobId}`, job);

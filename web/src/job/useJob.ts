@@ -4,6 +4,7 @@ import { v4 as uuid } from 'uuid';
 import { useJobQuery } from '../api/api';
 import { noted } from '../keeping/outbox';
 import { useAppDispatch, useAppSelector } from '../app/store';
+import { serverNow, type Clock } from '../keeping/clock';
 import { readAtBench, type JobAtBench } from './readAtBench';
 
 export type { JobAtBench, Mate } from './readAtBench';
@@ -32,10 +33,10 @@ export interface Log {
 /** Entries of what is noted now, a millisecond apart, so that they keep their order until the server has numbered them. */
 function entriesNow(
   what: readonly Noted[],
-  { by, offMs }: { by: string | null; offMs: number },
+  { by, clock }: { by: string | null; clock: Clock },
   strikes?: string,
 ): NewEntry[] {
-  const now = Date.now() + offMs;
+  const now = serverNow(clock);
   return what.map((one, n) => {
     const notedAt = new Date(now + n).toISOString();
     return makeEntry(one, { id: uuid(), notedAt, by, ...(strikes && { strikes }) });
@@ -46,15 +47,15 @@ function entriesNow(
 export function useLog(jobId: string): Log {
   const dispatch = useAppDispatch();
   const by = useAppSelector((s) => s.settings.accountId);
-  const { offMs } = useAppSelector((s) => s.clock);
+  const clock = useAppSelector((s) => s.clock);
   return useMemo(() => {
     const note = (what: readonly Noted[], strikes?: string): string[] => {
-      const entries = entriesNow(what, { by, offMs }, strikes);
+      const entries = entriesNow(what, { by, clock }, strikes);
       if (entries.length > 0) dispatch(noted(entries.map((entry) => ({ jobId, entry }))));
       return entries.map((e) => e.id);
     };
     const one = <K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string): string =>
       note([{ kind, body } as Noted], strikes)[0]!;
     return Object.assign(one, { all: (what: readonly Noted[]) => void note(what) });
-  }, [dispatch, jobId, by, offMs]);
+  }, [dispatch, jobId, by, clock]);
 }

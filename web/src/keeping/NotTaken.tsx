@@ -5,6 +5,7 @@ import { useAppDispatch, useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
 import { keepDraft } from '../ui/useDraft';
 import { sentAgain, thrownAway, type Aside } from './outbox';
+import { checkInWords } from './shelf';
 
 /** Fields of an entry that somebody wrote, and may write otherwise. */
 const WRITTEN = ['text', 'thing', 'other', 'words', 'note', 'drill', 'why', 'reason', 'waitingFor'] as const;
@@ -17,11 +18,7 @@ const writtenIn = (entry: NewEntry): [field: string, text: string][] =>
 
 /** What a thing says, in a line. */
 function wordsOf(kept: Aside): string {
-  if (kept.kind === 'check-in') {
-    const { machine, customer } = kept.checkIn;
-    const what = 'kind' in machine ? `${machine.maker} ${machine.model}` : 'a machine on the books';
-    return `Check-in: ${what}${'name' in customer ? `, ${customer.name}` : ''}`;
-  }
+  if (kept.kind === 'check-in') return `Check-in: ${checkInWords(kept.checkIn)}`;
   const { about, says } = entryWords({ entry: unnumbered(kept.entry) });
   return `${about}: ${says}`;
 }

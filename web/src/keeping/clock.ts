@@ -5,7 +5,7 @@ const SLACK_MS = 60_000;
 /** From here on it is told. */
 export const TOLD_FROM_MS = 2 * SLACK_MS;
 
-interface Clock {
+export interface Clock {
   /** What to add to this device's clock to have the server's, ms; 0 while they agree, or nothing is known. */
   offMs: number;
 }
@@ -26,6 +26,9 @@ export const clock = createSlice({
 });
 
 export const { clockRead } = clock.actions;
+
+/** What the server's clock says now, ms, as far as is known. */
+export const serverNow = ({ offMs }: Clock): number => Date.now() + offMs;
 
 /** How far off a clock is, in words: "2 days ahead". `offMs`: to be added to it. */
 export function offWords(offMs: number): string {

@@ -12,6 +12,15 @@ export type Kept = { id: string; jobId: string; refused?: string } & (
   | { kind: 'check-in'; checkIn: CheckIn; draft: unknown }
 );
 
+/** Whose and what a check-in is of, in a line. */
+export const checkInWords = ({ machine, customer }: CheckIn): string =>
+  [
+    'kind' in machine ? `${machine.maker} ${machine.model}` : 'a machine on the books',
+    'name' in customer && customer.name,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
 /** An answer of the server, as it was when it was last had. */
 export interface Seen {
   at: number;
@@ -48,6 +57,12 @@ const open = async (): Promise<IDBPDatabase<Shelves>> =>
     // Thrown away or cut off by the browser: opened anew when it is next wanted.
     terminated: () => (opening = null),
   });
+
+/** Why a browser keeps nothing, in a technician's words. */
+export const reasonOf = (error: unknown): string =>
+  error instanceof Error && error.name === 'QuotaExceededError'
+    ? 'This device is full.'
+    : 'This browser keeps nothing.';
 
 /** Lays things up, in order; resolves once they are on disk. What lies there already stays as it is. */
 export async function layUp(things: readonly Kept[]): Promise<void> {

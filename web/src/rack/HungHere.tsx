@@ -1,18 +1,7 @@
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store';
-import type { Kept } from '../keeping/shelf';
-
-const nameOf = (kept: Kept): string => {
-  if (kept.kind !== 'check-in') return '';
-  const { machine, customer } = kept.checkIn;
-  return [
-    'kind' in machine ? `${machine.maker} ${machine.model}` : 'a machine on the books',
-    'name' in customer ? customer.name : '',
-  ]
-    .filter(Boolean)
-    .join(', ');
-};
+import { checkInWords } from '../keeping/shelf';
 
 /** Machines that hang on this device only, until the server is back: they have no number yet. */
 export function HungHere(): ReactElement | null {
@@ -28,7 +17,7 @@ export function HungHere(): ReactElement | null {
               to={`/job/${kept.jobId}`}
               className="flex min-h-11 items-center px-1 text-xl font-semibold underline underline-offset-4"
             >
-              {nameOf(kept)}
+              {kept.kind === 'check-in' && checkInWords(kept.checkIn)}
             </Link>
           </li>
         ))}

@@ -10,7 +10,7 @@ import { PutBackFirst } from '../bench/steps/PutBackFirst';
 import { BIG_BUTTON } from '../bench/steps/StepHead';
 import { useLog, type JobAtBench } from '../job/useJob';
 import { WithJob } from '../job/WithJob';
-import { TooLong } from '../ui/TooLong';
+import { Written } from '../ui/Written';
 import { tooLong } from '../ui/words';
 import { Button } from '../ui/Button';
 import { OneOf } from '../ui/OneOf';
@@ -99,15 +99,13 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
             ))}
           </ol>
           {altered ? (
-            <label className="mt-4 block font-semibold">
-              How it is started instead, for the owner
-              <input
-                value={drill}
-                onChange={(e) => setDrill(e.target.value)}
-                className="mt-1 min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl"
-              />
-              <TooLong text={drill} most={MOST_DRILL} />
-            </label>
+            <Written
+              label="How it is started instead, for the owner"
+              most={MOST_DRILL}
+              value={drill}
+              onChange={setDrill}
+              className="mt-4"
+            />
           ) : (
             <Button look="quiet" className="mt-2 !px-0" onClick={() => setAltered(true)}>
               Started another way

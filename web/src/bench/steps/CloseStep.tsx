@@ -3,7 +3,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import type { JobAtBench, Log } from '../../job/useJob';
 import { OwnersCard } from '../../start/OwnersCard';
 import { Button } from '../../ui/Button';
-import { TooLong } from '../../ui/TooLong';
+import { Written } from '../../ui/Written';
 import { tooLong } from '../../ui/words';
 import { StepHead } from './StepHead';
 
@@ -45,15 +45,12 @@ export function CloseStep({
       <OwnersCard job={job} picture={picture} />
       <form onSubmit={submit} className="mt-5 max-w-2xl">
         {!free && (
-          <label className="block">
-            <span className="font-semibold">Why it leaves like this, for the record</span>
-            <input
-              value={reason}
-              onChange={(e) => setReason(e.target.value)}
-              className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
-            />
-            <TooLong text={reason} most={MOST_REASON} />
-          </label>
+          <Written
+            label="Why it leaves like this, for the record"
+            most={MOST_REASON}
+            value={reason}
+            onChange={setReason}
+          />
         )}
         <div className="mt-4 flex flex-wrap gap-3">
           <Button

@@ -6,13 +6,13 @@ import {
   type CauseId,
   type RepairOutcome,
 } from '@rusty-wren/core/knowledge';
-import type { Noted, OffItem } from '@rusty-wren/core/log';
+import type { Bodies, Noted, OffItem, ToMend } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
 import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
-import { TooLong } from '../../ui/TooLong';
+import { Written } from '../../ui/Written';
 import { useDraft } from '../../ui/useDraft';
 import { tooLong } from '../../ui/words';
 import { Outcomes } from './Outcomes';
@@ -20,32 +20,32 @@ import { PutBackFirst } from './PutBackFirst';
 
 const MOST_NOTE = 1000;
 
+/** The verdict that settles on something. */
+export const verdictOn = (what: ToMend): Bodies['verdict'] =>
+  'other' in what ? what : { settles: what.cause, ...(what.remedy && { remedy: what.remedy }) };
+
 /** What a mend needs at hand, and how it turned out: put together first, then one tap. */
 export function Mending({
   jobId,
-  cause,
-  draft,
+  what,
+  settled,
   off,
-  log,
-  settling = [],
   besides = [],
-  repairOf,
+  log,
 }: {
   jobId: string;
-  /** None when it was settled in own words. */
-  cause: CauseId | null;
-  /** Under what is kept that was typed so far. */
-  draft: string;
+  what: ToMend;
+  /** It was settled on already; else the first tap settles on it. */
+  settled: boolean;
   /** What has to go back before it can be tried. */
   off: readonly OffItem[];
-  log: Log;
-  /** What settles on it, noted with the first tap, where it is not settled yet. */
-  settling?: readonly Noted[];
   /** What else was found and may be put right in the same go. */
   besides?: readonly CauseId[];
-  /** The repair to note, once it is known how it turned out; null when there is nothing to note yet. */
-  repairOf: (outcome: RepairOutcome, note: { note?: string }) => Noted | null;
+  log: Log;
 }): ReactElement {
+  const cause = 'cause' in what ? what.cause : null;
+  const settling: readonly Noted[] = settled ? [] : [{ kind: 'verdict', body: verdictOn(what) }];
+  const draft = `${jobId} ${'cause' in what ? what.cause : what.other}`;
   const [note, setNote, dropNote] = useDraft(`${draft} note`, () => '');
   const [writing, setWriting] = useState(note !== '');
   const [also, setAlso] = useState<ReadonlySet<CauseId>>(new Set());
@@ -55,9 +55,8 @@ export function Mending({
     setAlso(new Set(also.has(id) ? [...also].filter((x) => x !== id) : [...also, id]));
   const record = (outcome: RepairOutcome): void => {
     if (tooLong(note.trim(), MOST_NOTE)) return;
-    const repair = repairOf(outcome, note.trim() ? { note: note.trim() } : {});
-    if (!repair) return;
-    log.all([...settling, ...alsoDone(outcome), repair]);
+    const repair = { ...what, outcome, ...(note.trim() && { note: note.trim() }) } as Bodies['repair'];
+    log.all([...settling, ...alsoDone(outcome), { kind: 'repair', body: repair }]);
     dropNote();
   };
   return (
@@ -94,16 +93,14 @@ export function Mending({
         </div>
       )}
       {writing ? (
-        <label className="mt-5 block max-w-xl">
-          <span className="font-semibold">What was done</span>
-          <input
-            autoFocus={note === ''}
-            value={note}
-            onChange={(e) => setNote(e.target.value)}
-            className="mt-1 min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg"
-          />
-          <TooLong text={note} most={MOST_NOTE} />
-        </label>
+        <Written
+          label="What was done"
+          most={MOST_NOTE}
+          value={note}
+          onChange={setNote}
+          focus={note === ''}
+          className="mt-5 max-w-xl"
+        />
       ) : (
         <Button look="quiet" className="mt-2 !px-0" onClick={() => setWriting(true)}>
           Write down what was done

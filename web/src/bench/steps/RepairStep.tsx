@@ -36,20 +36,14 @@ export function RepairStep({
       )}
       <Mending
         jobId={jobId}
-        cause={cause?.id ?? null}
-        draft={`${jobId} ${'cause' in settled ? settled.cause : settled.other}`}
+        what={
+          'other' in settled
+            ? { other: settled.other }
+            : { cause: settled.cause, ...(remedy && { remedy: remedy.id }) }
+        }
+        settled
         off={off}
         log={log}
-        repairOf={(outcome, note) => {
-          if (!('other' in settled))
-            return {
-              kind: 'repair',
-              body: { cause: settled.cause, ...(remedy && { remedy: remedy.id }), outcome, ...note },
-            };
-          return outcome === 'untried'
-            ? null
-            : { kind: 'repair', body: { other: settled.other, outcome, ...note } };
-        }}
       />
       <Button
         look="quiet"

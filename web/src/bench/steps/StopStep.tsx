@@ -6,7 +6,7 @@ import type { JobAtBench, Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
 import { causesInWords, inSentence, percent } from '../../ui/words';
 import { NotMended } from '../Found';
-import { Mending } from './Mending';
+import { Mending, verdictOn } from './Mending';
 import { StepHead } from './StepHead';
 
 /** A stop at which something is to be put right. */
@@ -27,7 +27,7 @@ export function StopStep({
   const lead = causeOf(leadingIn(stop));
   const { eyebrow, title, says } = wordsFor(stop);
   const remedy = 'remedy' in stop ? stop.remedy : undefined;
-  const settling = { settles: lead.id, ...(remedy && { remedy: remedy.id }) };
+  const what = { cause: lead.id, ...(remedy && { remedy: remedy.id }) };
   return (
     <section aria-label="Enough checked">
       <StepHead
@@ -41,7 +41,11 @@ export function StopStep({
         <>
           <Behind causes={atBench.diagnosis.behind.map((b) => b.cause)} />
           <div className="mt-5 flex flex-wrap items-center gap-3">
-            <Button look="rust" className="min-h-14 px-6 text-lg" onClick={() => log('verdict', settling)}>
+            <Button
+              look="rust"
+              className="min-h-14 px-6 text-lg"
+              onClick={() => log('verdict', verdictOn(what))}
+            >
               Go on: mend it
             </Button>
             {atBench.picture.stage !== 'answer' && (
@@ -63,18 +67,13 @@ export function StopStep({
         <>
           <Mending
             jobId={atBench.job.id}
-            cause={lead.id}
-            draft={`${atBench.job.id} ${lead.id}`}
+            what={what}
+            settled={false}
             off={offToStart(atBench.picture)}
-            log={log}
-            settling={[{ kind: 'verdict', body: settling }]}
             besides={atBench.picture.found
               .filter((f) => f.state === 'standing' && !f.answer && f.cause !== lead.id)
               .map((f) => f.cause)}
-            repairOf={(outcome, note) => ({
-              kind: 'repair',
-              body: { cause: lead.id, ...(remedy && { remedy: remedy.id }), outcome, ...note },
-            })}
+            log={log}
           />
           {stop.why === 'found' && (
             <div className="mt-4 flex flex-wrap items-center gap-3">
