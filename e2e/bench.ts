@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page } from '@playwright/test';
 
 /** The bench as a technician works it, for tests to speak in. */
@@ -35,8 +37,43 @@ export const trimmer = (model: string, ...complaints: string[]): NewMachine => (
   complaints: complaints.length > 0 ? complaints : ['Will not fire'],
 });
 
-/** Checks a new owner's new machine in and lands on its bench. */
+const kebab = (label: string): string =>
+  label
+    .toLowerCase()
+    .replace(/[^a-z]+/g, '-')
+    .replace(/^-|-$/g, '');
+/** Complaints whose id is not their label in small letters. */
+const COMPLAINTS: Readonly<Record<string, string>> = {
+  'Will not fire': 'no-fire',
+  'Bogs on the throttle': 'bogs-on-throttle',
+};
+
+/** Checks a new owner's new machine in as the page would, all sound, and opens its bench. */
 export async function checkIn(page: Page, m: NewMachine): Promise<void> {
+  const jobId = randomUUID();
+  const noted = [
+    ...m.complaints.map((label) => ({
+      kind: 'complaint',
+      body: { complaint: COMPLAINTS[label] ?? kebab(label) },
+    })),
+    { kind: 'finding', body: { check: 'safety-walkround', result: 'sound', sureness: 'sure' } },
+  ];
+  const notedAt = new Date().toISOString();
+  const answer = await page.request.post('/api/jobs', {
+    data: {
+      jobId,
+      customer: { name: m.owner },
+      machine: { kind: kebab(m.kind), maker: m.maker, model: m.model, displacementCc: Number(m.cc) },
+      entries: noted.map((one) => ({ id: randomUUID(), notedAt, ...one })),
+    },
+  });
+  expect(answer.ok(), await answer.text()).toBe(true);
+  await page.goto(`/job/${jobId}`);
+  await expect(page.getByRole('heading', { name: `${m.maker} ${m.model}` })).toBeVisible();
+}
+
+/** Checks a new owner's new machine in at the counter and lands on its bench. */
+export async function checkInAtCounter(page: Page, m: NewMachine): Promise<void> {
   await page.goto('/check-in');
   await page.getByRole('textbox', { name: 'Owner' }).fill(m.owner);
   await page.getByRole('button', { name: m.kind, exact: true }).click();
@@ -72,6 +109,21 @@ export async function findBy(page: Page, check: string, result: string, sureness
   if (sureness) await step(page).getByRole('radio', { name: sureness }).click();
   await step(page).getByRole('button', { name: result, exact: true }).click();
   await expect(trail(page).getByText(`${check}: ${result}`).first()).toBeVisible();
+}
+
+/**
+ * What is not accessible on a page as it stands, in the light and in the dark: only colours differ between the two.
+ */
+export async function barred(page: Page): Promise<string[]> {
+  const said = ({ violations }: Awaited<ReturnType<AxeBuilder['analyze']>>): string[] =>
+    violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
+  const light = said(await new AxeBuilder({ page }).analyze());
+  const lit = (theme: string): Promise<void> =>
+    page.evaluate((to) => void (document.documentElement.dataset['theme'] = to), theme);
+  await lit('dark');
+  const dark = said(await new AxeBuilder({ page }).withRules(['color-contrast']).analyze());
+  await lit('light');
+  return [...light, ...dark.map((one) => `in the dark, ${one}`)];
 }
 
 /** What was seen wrong and stands on the list of work. */

@@ -1,5 +1,17 @@
 import { expect, test } from '@playwright/test';
-import { checkIn, findBy, found, leading, sharedClock, step, suspects, trail, tray, write } from './bench';
+import {
+  checkIn,
+  checkInAtCounter,
+  findBy,
+  found,
+  leading,
+  sharedClock,
+  step,
+  suspects,
+  trail,
+  tray,
+  write,
+} from './bench';
 
 test('a fading saw, from the counter to the hook: checked in, worked, corrected, settled, mended, proved, closed', async ({
   page,
@@ -7,7 +19,7 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   const later = await sharedClock(page);
   // A model of its own, so that the test can run again on the same database.
   const model = `B40 ${Date.now()}`;
-  await checkIn(page, {
+  await checkInAtCounter(page, {
     owner: 'Wilmot Sedge',
     kind: 'Chainsaw',
     maker: 'Brakken',

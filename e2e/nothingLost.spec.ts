@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { checkIn, step, trail, trimmer, write } from './bench';
+import { checkIn, checkInAtCounter, step, trail, trimmer, write } from './bench';
 import { CHROMIUM } from './chromium.mjs';
 
 /** The server does not answer any more, whatever tab asks; returns what lets it answer again. */
@@ -217,7 +217,7 @@ test.describe('with the interface kept on the device', () => {
       await write(page, 'spark none', /Look at the spark: none/);
       await expect(step(page).getByRole('heading', { level: 2 }).first()).not.toHaveText('Look at the spark');
     }
-    await checkIn(page, { ...trimmer('Hour 4'), owner: 'Sabine Tarrow' });
+    await checkInAtCounter(page, { ...trimmer('Hour 4'), owner: 'Sabine Tarrow' });
     await expect(page.getByText('new', { exact: true })).toBeVisible();
     await noteOn(page, 'on the new one');
     const held = jobOf(page);
