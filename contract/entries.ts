@@ -1,7 +1,14 @@
 import {
+  BULBS,
   CAUSE_IDS,
   CHECK_IDS,
   COMPLAINT_IDS,
+  CONDITIONS,
+  COVERS,
+  IMPULSES,
+  LAYER_IDS,
+  SCREW_SETS,
+  THROATS,
   OUTCOMES,
   REPAIR_OUTCOMES,
   PART_IDS,
@@ -11,11 +18,14 @@ import {
 } from '@rusty-wren/core/knowledge';
 import {
   BEHIND_ANSWERS,
+  BUILD_ORDERS,
   ENTRY_KINDS,
   FOUND_ANSWERS,
   SAFETY_ANSWERS,
   HEARD_BY,
   PROVED_STEPS,
+  REBUILD_TICKS,
+  RENEWALS,
   STAGES,
   START_OUTCOMES,
   START_STATES,
@@ -61,7 +71,17 @@ const finding = Joi.object({
     return body;
   });
 
-const tray = Joi.object({ part: oneOf(PART_IDS), thing: text(120) }).xor('part', 'thing');
+const layer = oneOf(LAYER_IDS);
+const thing = { part: oneOf(PART_IDS), layer, thing: text(120) };
+/** What is said of a layer or a loose thing beside its name. */
+const onlyWith = (what: string, schema: Joi.Schema): Joi.Schema =>
+  schema.when(what, { is: Joi.exist(), otherwise: Joi.forbidden() });
+const oneThing = (besides: Joi.SchemaMap = {}): Joi.ObjectSchema =>
+  Joi.object({ ...thing, ...besides }).xor('part', 'layer', 'thing');
+const stack = Joi.array()
+  .items(oneOf([...LAYER_IDS, ...COVERS]))
+  .unique()
+  .max(LAYER_IDS.length + COVERS.length);
 
 const track = Joi.array()
   .items(
@@ -80,8 +100,39 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   complaint: Joi.object({ complaint: oneOf(COMPLAINT_IDS).required(), words: text(500) }),
   history: Joi.object({ answers: historySchema.min(1).required() }),
   finding,
-  'took-off': tray,
-  'put-back': tray,
+  'took-off': oneThing({
+    condition: onlyWith('layer', oneOf(CONDITIONS)),
+    uncounted: onlyWith('layer', Joi.boolean().valid(true)),
+    place: onlyWith('thing', text(80)),
+    count: onlyWith('thing', Joi.number().integer().min(1).max(99)),
+  }),
+  'put-back': oneThing({
+    renewed: onlyWith('layer', Joi.boolean().valid(true)),
+    turns: onlyWith('layer', Joi.number().min(0).max(8).multiple(0.125)),
+  }),
+  'thrown-away': oneThing(),
+  'left-off': oneThing({ words: text(500).required() }),
+  condition: Joi.object({ layer: layer.required(), condition: oneOf(CONDITIONS).required() }),
+  carburettor: Joi.object({
+    throat: oneOf(THROATS).required(),
+    bulb: oneOf(BULBS).required(),
+    screws: oneOf(SCREW_SETS),
+    impulse: oneOf(IMPULSES),
+    piston: Joi.boolean(),
+    caps: Joi.boolean(),
+    own: Joi.object({ pump: stack.required(), metering: stack.required() }),
+  }),
+  'rebuild-step': Joi.object({
+    step: oneOf([...REBUILD_TICKS, 'renew', 'order']).required(),
+    answer: Joi.when('step', {
+      switch: [
+        { is: 'renew', then: oneOf(RENEWALS).required() },
+        { is: 'order', then: oneOf(BUILD_ORDERS).required() },
+      ],
+      otherwise: Joi.forbidden(),
+    }),
+  }),
+  'tray-passed': Joi.object({ words: text(500).required() }),
   repair: Joi.object({
     cause: oneOf(CAUSE_IDS),
     other: text(200),

@@ -14,6 +14,9 @@ export const CAUTIONS = {
   halfBar: 'About 0.5 bar (7 psi); never beyond 1 bar.',
   casePressure: 'Never above 0.7 bar (10 psi).',
   spring: 'The lever spring flies: cover it with a finger.',
+  snug: 'Snug, no more: soft metal and plastic threads strip.',
+  air: 'Air low, eyes covered. Not on diaphragms: solvent ruins them.',
+  limiter: 'The caps’ range is emission law: they go back on.',
   stop: 'Piston stop only once the piston is past the exhaust port, never against a port edge.',
   ether: 'Premix, a teaspoon. Ether carries no oil and strips the bore.',
 } as const;

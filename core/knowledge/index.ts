@@ -17,6 +17,7 @@ export { DEPENDENCES, dependenceOf, type Dependence } from './dependence';
 export { behindOf, CHAINS, type Chain } from './chains';
 export * from './access';
 export * from './history';
+export * from './carburettor';
 export { causesIn, checksTelling, signsOf } from './telling';
 export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
 export {

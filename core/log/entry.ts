@@ -1,8 +1,11 @@
 import type {
+  Carburettor,
   CauseId,
   CheckId,
   ComplaintId,
+  Condition,
   History,
+  LayerId,
   Outcome,
   PartId,
   RemedyId,
@@ -38,6 +41,32 @@ export type ProvedStep = (typeof PROVED_STEPS)[number];
 export const HEARD_BY = ['microphone', 'recording', 'stand-in'] as const;
 export type HeardBy = (typeof HEARD_BY)[number];
 
+export const RENEWALS = ['kit', 'failed', 'whole'] as const;
+/** What a rebuild renews: always a kit, only what failed, or the carburettor as a whole. */
+export type Renewal = (typeof RENEWALS)[number];
+
+export const BUILD_ORDERS = ['as-came-off', 'as-usual'] as const;
+/** Where layers came off in another order than the family's usual one: the order they go back in. */
+export type BuildOrder = (typeof BUILD_ORDERS)[number];
+
+export const REBUILD_TICKS = [
+  'links-seen',
+  'scribed',
+  'off-enough',
+  'screen-takes-spray',
+  'button-matched',
+  'impulse-met',
+  'links-worked',
+  'wires-clear',
+  'links-again',
+  'flood-cleared',
+] as const;
+/** Steps of a rebuild that are done by saying so. */
+export type RebuildTick = (typeof REBUILD_TICKS)[number];
+
+/** What can be off: a part of the access list, a layer of the carburettor, or any loose thing by name. */
+export type Thing = { part: PartId } | { layer: LayerId } | { thing: string };
+
 /** What each kind of entry carries. */
 export interface Bodies {
   complaint: { complaint: ComplaintId; words?: string };
@@ -51,8 +80,28 @@ export interface Bodies {
     pulls?: number;
     note?: string;
   };
-  'took-off': { part: PartId } | { thing: string };
-  'put-back': { part: PartId } | { thing: string };
+  /**
+   * A layer with how it was found; one that was not there is off, `missing`. `uncounted`: a mixture screw whose turns are
+   * lost. A loose thing with where it sat and how many there are.
+   */
+  'took-off':
+    | { part: PartId }
+    | { layer: LayerId; condition?: Condition; uncounted?: true }
+    | { thing: string; place?: string; count?: number };
+  /** `renewed`: a new one in its place. `turns`: where a screw without a count was set, turns out. */
+  'put-back': { part: PartId } | { layer: LayerId; renewed?: true; turns?: number } | { thing: string };
+  /** The old one is in the bin: its place waits for a new one. */
+  'thrown-away': Thing;
+  /** It stays off on purpose. */
+  'left-off': Thing & { words: string };
+  /** How a layer is, looked at again. */
+  condition: { layer: LayerId; condition: Condition };
+  /** What kind of carburettor it is, as seen. */
+  carburettor: Carburettor;
+  'rebuild-step':
+    { step: RebuildTick } | { step: 'renew'; answer: Renewal } | { step: 'order'; answer: BuildOrder };
+  /** Something is on the tray, and the engine is started all the same. */
+  'tray-passed': { words: string };
   /**
    * With a remedy, the whole of it was done: everything that it mends was put right. `untried`: the engine was not run
    * since; a later repair of the same cause says how it turned out. `other`: a fault in the technician's own words.
@@ -90,6 +139,12 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   finding: true,
   'took-off': true,
   'put-back': true,
+  'thrown-away': true,
+  'left-off': true,
+  condition: true,
+  carburettor: true,
+  'rebuild-step': true,
+  'tray-passed': true,
   repair: true,
   verdict: true,
   answered: true,

@@ -17,17 +17,25 @@ export {
   type EntryOf,
   type Stage,
   HEARD_BY,
+  BUILD_ORDERS,
   PROVED_STEPS,
+  REBUILD_TICKS,
+  RENEWALS,
   START_OUTCOMES,
   START_STATES,
   type HeardBy,
   type ProvedStep,
   type StartOutcome,
   type StartState,
+  type BuildOrder,
+  type RebuildTick,
+  type Renewal,
+  type Thing,
 } from './entry';
 export type {
   Finding,
   FoundFault,
+  LeftOff,
   OffItem,
   OpenEnd,
   Picture,
@@ -41,7 +49,8 @@ export type {
   TrailLine,
 } from './picture';
 export { COLD_AGAIN_H, coldStartDue } from './proof';
-export { itemBack, nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
+export { itemBack, nameOfThing, thingOf } from './tray';
+export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
 export { caseOf, staleFindings } from './caseOf';
 export { phaseOf, type Phase } from './phase';
@@ -53,4 +62,5 @@ export {
   readingWords,
   STAGE_WORDS,
   START_WORDS,
+  TICK_WORDS,
 } from './words';

@@ -1,8 +1,11 @@
 import type {
+  Carburettor,
   CauseId,
   CheckId,
   ComplaintId,
+  Condition,
   History,
+  LayerId,
   PartId,
   RemedyId,
   RepairOutcome,
@@ -69,11 +72,25 @@ export interface SafetyFault {
   told: boolean;
 }
 
+/** Something that is off, and not yet back, renewed or left off on purpose. */
 export interface OffItem {
   entryId: string;
-  /** A part from the access list, or any loose thing by name. */
+  /** A part from the access list, a layer of the carburettor, or any loose thing by name. */
   part?: PartId;
+  layer?: LayerId;
   name: string;
+  /** Where a loose thing sat, and how many there are. */
+  place?: string;
+  count?: number;
+  /** How a layer was found. */
+  condition?: Condition;
+  /** Nothing lies on the tray for it: it was missing, or is in the bin. A new one has to go in. */
+  gone?: 'missing' | 'binned';
+}
+
+/** What stays off on purpose, with the word why. */
+export interface LeftOff extends OffItem {
+  words: string;
 }
 
 /** How a step of the proof is proved: by a check's finding, by saying so, or by a start. */
@@ -110,6 +127,11 @@ export interface Picture {
   findings: readonly Finding[];
   repairs: readonly Repair[];
   off: readonly OffItem[];
+  leftOff: readonly LeftOff[];
+  /** What lies on the tray was knowingly passed: nothing came off since. */
+  trayPassed: boolean;
+  /** What kind of carburettor it is, as somebody said last. */
+  carburettor: Carburettor | null;
   settled: readonly Settled[];
   behindAnswers: ReadonlyMap<CauseId, BehindAnswer>;
   stage: Stage;

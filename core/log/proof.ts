@@ -36,6 +36,10 @@ function ran(e: Entry): boolean {
   return e.kind === 'heard' || e.kind === 'proved';
 }
 
+/** Whether an entry changes the machine, so that its proof begins anew: a repair, a screw, a carburettor that was opened. */
+const touches = (e: Entry): boolean =>
+  e.kind === 'repair' || e.kind === 'screw' || (e.kind === 'put-back' && 'layer' in e.body);
+
 /** When the engine is cold after all that made it run; null where nothing did. */
 const coldFrom = (log: readonly Entry[]): string | null =>
   log
@@ -53,7 +57,7 @@ export function readProof(
   findings: readonly Finding[],
   machine: MachineFacts,
 ): ProofStep[] {
-  const touched = live.findLastIndex((e) => e.kind === 'repair' || e.kind === 'screw');
+  const touched = live.findLastIndex(touches);
   const since = touched < 0 ? [] : live.slice(touched + 1);
   const ids = new Set(since.map((e) => e.id));
   const isDone = ({ by }: Step): boolean => {

@@ -400,6 +400,12 @@ describe('words', () => {
       ],
       'took-off': [{ thing: 'spring' }, 'Off', 'spring'],
       'put-back': [{ part: 'recoil' }, 'Back on', 'Recoil starter'],
+      'thrown-away': [{ layer: 'pump-gasket' }, 'Thrown away', 'Pump gasket'],
+      'left-off': [{ thing: 'sleeve', words: 'none fitted' }, 'Left off on purpose', 'sleeve. none fitted'],
+      condition: [{ layer: 'inlet-needle', condition: 'worn' }, 'Inlet needle', 'ring in the tip'],
+      carburettor: [{ throat: 'barrel', bulb: 'on-body' }, 'Carburettor', 'barrel, bulb on the body'],
+      'rebuild-step': [{ step: 'renew', answer: 'kit' }, 'Rebuild', 'to be renewed: all that the kit holds'],
+      'tray-passed': [{ words: 'of another machine' }, 'Started all the same', 'of another machine'],
       repair: [
         { cause: 'plug-fouled', outcome: 'better', note: 'new' },
         'Repair',

@@ -1,4 +1,13 @@
-import { behindOf, causeOf, partOf, type CauseId, type History, type PartId } from '../knowledge';
+import {
+  behindOf,
+  causeOf,
+  tellsOf,
+  type CauseId,
+  type Condition,
+  type History,
+  type LayerId,
+  type PartId,
+} from '../knowledge';
 import { missingToRun } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
@@ -10,19 +19,31 @@ import type { Finding, OffItem, OpenEnd, Picture, Repair, Settled, ToMend, Trail
 import { readProof } from './proof';
 import { aboutOf, readRepairs } from './repairs';
 import { readStage } from './stage';
+import { readTray, trayPassed } from './tray';
 import { readLedger } from './tune';
 
 type Live = readonly Entry[];
 const ofKind = <K extends Entry['kind']>(entries: Live, kind: K): EntryOf<K>[] =>
   entries.filter((e): e is EntryOf<K> => e.kind === kind);
 
+type Found = Bodies['finding'];
+
+/** What an entry tells of a check: a finding, or a layer of the carburettor looked at as it came off. Null: nothing. */
+function findingIn(entry: Entry): Found | null {
+  if (entry.kind === 'finding') return entry.body;
+  if (entry.kind !== 'condition' && !(entry.kind === 'took-off' && 'layer' in entry.body)) return null;
+  const { layer, condition } = entry.body as Bodies['condition'] | { layer: LayerId; condition?: Condition };
+  const tells = condition && tellsOf(layer, condition);
+  return tells ? { ...tells, sureness: 'sure' } : null;
+}
+
 /** A finding with its reading judged; result null when the reading was refused. */
-function readFinding(entry: EntryOf<'finding'>, machine: MachineFacts): Finding {
-  const { check, result, reading, sureness, pulls } = entry.body;
+function readFinding({ id, notedAt }: Entry, body: Found, machine: MachineFacts): Finding {
+  const { check, result, reading, sureness, pulls } = body;
   const common = {
-    entryId: entry.id,
+    entryId: id,
     check,
-    notedAt: entry.notedAt,
+    notedAt,
     ...(reading && { reading }),
     ...(pulls !== undefined && { pulls }),
   };
@@ -59,22 +80,6 @@ function readSettled(live: Live, repairs: readonly Repair[]): Settled[] {
     else if (outcome === 'cured') settled.set(about, { ...repair });
   }
   return [...settled.values()];
-}
-
-function readTray(live: Live): OffItem[] {
-  const off: OffItem[] = [];
-  for (const entry of live) {
-    if (entry.kind !== 'took-off' && entry.kind !== 'put-back') continue;
-    const { body } = entry;
-    const part = 'part' in body ? body.part : undefined;
-    const name = 'part' in body ? partOf(body.part).name : body.thing;
-    const same = (item: OffItem): boolean =>
-      part ? item.part === part : !item.part && item.name.toLowerCase() === name.toLowerCase();
-    const at = off.findIndex(same);
-    if (at >= 0) off.splice(at, 1);
-    if (entry.kind === 'took-off') off.push({ entryId: entry.id, name, ...(part && { part }) });
-  }
-  return off;
 }
 
 /** The causes that may stand behind a settled one and have no answer yet. */
@@ -126,18 +131,20 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
   const ordered = inOrder(entries);
   const struck = strikesOf(ordered);
   const unstruck = ordered.filter((e) => !struck.has(e.id) && e.kind !== 'strike');
-  const read = new Map(ofKind(unstruck, 'finding').map((e) => [e.id, readFinding(e, machine)]));
+  const read = new Map(
+    unstruck.flatMap((e) => {
+      const body = findingIn(e);
+      return body ? [[e.id, readFinding(e, body, machine)] as const] : [];
+    }),
+  );
 
   const latest = new Map<string, string>();
   for (const finding of read.values()) latest.set(finding.check, finding.entryId);
-  const superseded = new Map<string, Entry>();
-  for (const e of unstruck) {
-    if (e.kind !== 'finding') continue;
-    const by = latest.get(e.body.check);
-    if (by !== e.id) superseded.set(e.id, e);
-  }
+  const superseded = new Set(
+    unstruck.filter((e) => e.kind === 'finding' && latest.get(e.body.check) !== e.id).map((e) => e.id),
+  );
   const live = unstruck.filter((e) => !superseded.has(e.id));
-  const findings = live.flatMap((e) => read.get(e.id) ?? []);
+  const findings = [...read.values()].filter((f) => latest.get(f.check) === f.entryId);
 
   const complaints = ofKind(live, 'complaint')
     .map((e) => ({ entryId: e.id, complaint: e.body.complaint }))
@@ -153,7 +160,9 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     history: Object.assign({}, ...ofKind(live, 'history').map((e) => e.body.answers)) as History,
     findings,
     repairs,
-    off: readTray(live),
+    ...readTray(live),
+    trayPassed: trayPassed(live),
+    carburettor: ofKind(live, 'carburettor').at(-1)?.body ?? null,
     settled: readSettled(live, repairs),
     behindAnswers: new Map(
       verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : [])),
@@ -185,7 +194,7 @@ function hazardPassed(live: Live): boolean {
 function trailLine(
   entry: Entry,
   struck: ReadonlyMap<string, Entry>,
-  superseded: ReadonlyMap<string, Entry>,
+  superseded: ReadonlySet<string>,
   read: ReadonlyMap<string, Finding>,
 ): TrailLine {
   const judged = read.get(entry.id)?.judged;
@@ -203,19 +212,22 @@ function trailLine(
 }
 
 /**
- * What has to go back before the engine is started, in the order it came off: everything in the tray, a drained tank apart,
- * once something is off without which it cannot run. A loose thing alone waits for the closing.
+ * What has to be accounted for before the engine is started, in the order it came off: everything in the tray, a drained
+ * tank apart, once something is off without which it cannot run; else the layers and loose things on it, unless they were
+ * knowingly passed. A cover that is only in the way may stay off.
  */
-export function offToStart({ off }: Pick<Picture, 'off'>): OffItem[] {
-  return missingToRun(new Set(partsOff({ off }))).length > 0
-    ? off.filter((item) => item.part !== 'tank-drained')
-    : [];
+export function offToStart<Item extends Omit<OffItem, 'entryId'>>({
+  off,
+  trayPassed: passed = false,
+}: {
+  off: readonly Item[];
+  trayPassed?: boolean;
+}): Item[] {
+  const there = off.filter((item) => item.part !== 'tank-drained');
+  if (missingToRun(new Set(partsOff({ off }))).length > 0) return there;
+  return passed ? [] : there.filter((item) => !item.part);
 }
 
 /** The parts of the access list that are off. */
 export const partsOff = ({ off }: { off: readonly Pick<OffItem, 'part'>[] }): PartId[] =>
   off.flatMap((item) => item.part ?? []);
-
-/** What is noted when something that is off goes back. */
-export const itemBack = ({ part, name }: Pick<OffItem, 'part' | 'name'>): Bodies['put-back'] =>
-  part ? { part } : { thing: name };

@@ -5,6 +5,10 @@ import type { Repair } from './picture';
 const WORK: ReadonlySet<EntryKind> = new Set([
   'took-off',
   'put-back',
+  'thrown-away',
+  'left-off',
+  'condition',
+  'rebuild-step',
   'repair',
   'screw',
   'heard',

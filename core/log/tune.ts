@@ -1,4 +1,5 @@
 import { ledgerOf, readBlip, type Ledger, type LedgerEvent } from '../tuning';
+import { screwOf } from '../knowledge';
 import type { Entry } from './entry';
 
 /** The screws' ledger from a job's entries that still count, a later count of the screws not taking an earlier one's place. */
@@ -11,6 +12,10 @@ export function readLedger(entries: readonly Entry[]): Ledger {
       }
       if (e.kind === 'heard')
         return [{ ref: e.id, kind: 'heard', blip: readBlip(e.body.track, e.body.seconds) }];
+      if (e.kind === 'put-back' && 'layer' in e.body && e.body.turns !== undefined) {
+        const screw = screwOf(e.body.layer);
+        return screw ? [{ ref: e.id, kind: 'set', screw, turns: e.body.turns }] : [];
+      }
       const turns = e.kind === 'finding' && e.body.check === 'screw-turns' && e.body.reading?.turns;
       return turns ? [{ ref: e.id, kind: 'count', turns }] : [];
     }),

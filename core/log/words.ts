@@ -2,7 +2,9 @@ import {
   behaviourOf,
   causeOf,
   checkOf,
-  partOf,
+  conditionWords,
+  familyOf,
+  layerOf,
   remedyOf,
   resultOf,
   type History,
@@ -11,8 +13,9 @@ import {
 import { formatTurns } from '../units';
 import type { Reading } from '../reading';
 import { moveInWords, readBlip } from '../tuning';
-import type { Entry, Stage, StartOutcome } from './entry';
+import type { Bodies, Entry, RebuildTick, Stage, StartOutcome } from './entry';
 import type { ToMend, TrailLine } from './picture';
+import { nameOfThing } from './tray';
 
 /** What each stage is called, on a tag and in the trail. */
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
@@ -111,6 +114,39 @@ export const START_WORDS: Readonly<Record<StartOutcome, string>> = {
   nothing: 'nothing',
 };
 
+/** The steps of a rebuild that are said, each as a thing done. */
+export const TICK_WORDS: Readonly<Record<RebuildTick, string>> = {
+  'links-seen': 'links and springs looked at before they were unhooked',
+  scribed: 'line scribed across body and covers',
+  'off-enough': 'off far enough',
+  'screen-takes-spray': 'screen takes the spray with the lever pressed',
+  'button-matched': 'new diaphragm’s button as high as the old one’s',
+  'impulse-met': 'gasket hole over the impulse port',
+  'links-worked': 'throttle and choke full travel, by hand',
+  'wires-clear': 'stop and earth wires clear',
+  'links-again': 'throttle and choke full travel with the covers on',
+  'flood-cleared': 'flooded engine cleared',
+};
+const REBUILD_ANSWERS = {
+  kit: 'to be renewed: all that the kit holds',
+  failed: 'to be renewed: only what failed',
+  whole: 'to be renewed: the whole carburettor',
+  'as-came-off': 'goes back in the order it came off',
+  'as-usual': 'goes back in the usual order, not as it came off',
+} as const;
+
+function offWords(body: Bodies['took-off']): string {
+  const name = nameOfThing(body);
+  if ('part' in body) return name;
+  if ('thing' in body) {
+    const { count, place } = body;
+    return [count !== undefined && count > 1 ? `${count} × ${name}` : name, place].filter(Boolean).join(', ');
+  }
+  const { layer, condition, uncounted } = body;
+  const how = condition && conditionWords(layer, condition);
+  return [name, how, uncounted && 'not counted'].filter(Boolean).join(', ');
+}
+
 /** An entry as the trail tells it: what it is about, and what it says. */
 export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'>): {
   about: string;
@@ -129,10 +165,33 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
     case 'finding':
       return findingSays(entry, judged);
     case 'took-off':
+      return { about: 'Off', says: offWords(entry.body) };
     case 'put-back': {
-      const name = 'part' in entry.body ? partOf(entry.body.part).name : entry.body.thing;
-      return { about: entry.kind === 'took-off' ? 'Off' : 'Back on', says: name };
+      const { body } = entry;
+      const renewed = 'layer' in body && body.renewed && 'a new one';
+      const set =
+        'layer' in body && body.turns !== undefined && `set ${formatTurns(body.turns)} out, its count lost`;
+      return { about: 'Back on', says: [nameOfThing(body), renewed, set].filter(Boolean).join(', ') };
     }
+    case 'thrown-away':
+      return { about: 'Thrown away', says: nameOfThing(entry.body) };
+    case 'left-off':
+      return { about: 'Left off on purpose', says: `${nameOfThing(entry.body)}. ${entry.body.words}` };
+    case 'condition': {
+      const { layer, condition } = entry.body;
+      return { about: layerOf(layer).name, says: conditionWords(layer, condition) };
+    }
+    case 'carburettor':
+      return { about: 'Carburettor', says: familyOf(entry.body).name.toLowerCase() };
+    case 'rebuild-step': {
+      const { body } = entry;
+      return {
+        about: 'Rebuild',
+        says: 'answer' in body ? REBUILD_ANSWERS[body.answer] : TICK_WORDS[body.step],
+      };
+    }
+    case 'tray-passed':
+      return { about: 'Started all the same', says: entry.body.words };
     case 'repair':
       return {
         about: 'Repair',

@@ -1,52 +1,13 @@
-import {
-  checkOf,
-  partOf,
-  resultOf,
-  type CheckDef,
-  type CheckId,
-  type PartId,
-  type Sureness,
-} from '../knowledge';
-import { missingToRun, toPutBack } from '../diagnosis';
-import {
-  itemBack,
-  partsOff,
-  pullsWords,
-  type Noted,
-  type OffItem,
-  type StartOutcome,
-  type StartState,
-} from '../log';
+import { checkOf, resultOf, type CheckDef, type CheckId, type Sureness } from '../knowledge';
+import { toPutBack } from '../diagnosis';
+import { offToStart, pullsWords, type StartOutcome, type StartState } from '../log';
 import { moveInWords, type ScrewMove } from '../tuning';
 import { READING_FIELD } from '../reading';
 import { parseTurns, formatTurns } from '../units';
 import { readingFor } from './reading';
-import { checksNamed, findPart, findResult, isName, squash } from './tokens';
-
-/** What one line of shop shorthand was understood as, or why it was not, with the lines it may have meant. */
-export type Understood =
-  | { ok: true; entries: readonly Noted[]; says: string }
-  | { ok: false; says: string; choices?: readonly Choice[] };
-
-/** One thing a line may have meant: its words, and the line that says just that. */
-export interface Choice {
-  label: string;
-  line: string;
-}
-
-/** What lies on the bench while a line is written: what is off. Left out, nothing is known of it. */
-export interface AtHand {
-  off?: readonly Pick<OffItem, 'part' | 'name'>[];
-  /** The screws as last counted and not turned since, turns out: one given now joins the other. */
-  counted?: { L?: number | undefined; H?: number | undefined };
-}
-
-const fail = (says: string, choices?: readonly Choice[]): Understood => ({
-  ok: false,
-  says,
-  ...(choices && { choices }),
-});
-const understood = (says: string, ...entries: Noted[]): Understood => ({ ok: true, entries, says });
+import { checksNamed, findResult, isName, squash } from './tokens';
+import { allBack, leftOff, MOST, named, partsIn, putBack, thrownAway, tookOff, tooLong } from './tray';
+import { fail, understood, type AtHand, type Choice, type Understood } from './understood';
 
 /** A trailing `?` is doubtful, a trailing `~` fairly sure. */
 function splitSureness(text: string): { text: string; sureness: Sureness } {
@@ -148,11 +109,6 @@ function turned(line: string): Understood | null {
   return understood(`Screw: ${moveInWords(body)}`, { kind: 'screw', body });
 }
 
-const named = (parts: readonly PartId[]): string =>
-  parts.map((part) => partOf(part).name.toLowerCase()).join(', ');
-
-const partsIn = ({ off = [] }: AtHand): Set<PartId> => new Set(partsOff({ off }));
-
 /** "start cold 4", "start warm 2 pops": a try at starting and the pulls it took. */
 function started(line: string, at: AtHand): Understood | null {
   const match = /^start\s+(cold|warm|flooded)\s+(\d{1,3})(?:\s+(runs|pops|nothing))?$/i.exec(line);
@@ -161,65 +117,17 @@ function started(line: string, at: AtHand): Understood | null {
   if (pulls > 200) return fail(`Start: ${pulls} pulls is more than 200`);
   const state = match[1]!.toLowerCase() as StartState;
   // A flooded engine is cleared with its plug out.
-  const off = missingToRun(partsIn(at)).filter((part) => state !== 'flooded' || part !== 'plug');
-  if (off.length > 0) return fail(`Start: still off: ${named(off)}. Write "put all back" first.`);
+  const on = (at.off ?? []).filter((item) => state !== 'flooded' || item.part !== 'plug');
+  const off = offToStart({ off: on, trayPassed: at.trayPassed ?? false });
+  if (off.length > 0)
+    return fail(
+      `Start: still off: ${off.map((item) => item.name.toLowerCase()).join(', ')}. Write "put all back" first.`,
+    );
   const outcome = (match[3]?.toLowerCase() ?? 'runs') as StartOutcome;
   return understood(`Start ${state}: ${outcome} ${pullsWords(pulls)}`, {
     kind: 'start',
     body: { state, pulls, outcome },
   });
-}
-
-/** What a name and a note may have; more is refused, never cut. */
-const MOST = { thing: 120, note: 2000 } as const;
-const tooLong = (what: string, text: string, most: number): Understood | null =>
-  text.length > most
-    ? fail(`${what}: ${text.length} letters; ${most} at most. Make it shorter, or write it in two.`)
-    : null;
-
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-/** A loose thing has a name: three letters and a vowel at least. */
-const NAMED = /^(?=.*[aeiouy])(?=(?:.*\p{L}){3})/iu;
-
-function tookOff(rest: string, { off = [] }: AtHand): Understood {
-  if (!rest) return fail('Took off what? Name the part, such as "off recoil"');
-  const part = findPart(rest);
-  if (!part && !NAMED.test(rest)) return fail(`Took off: "${rest}" is nothing I can name.`);
-  const already = off.find((item) =>
-    part ? item.part === part : !item.part && squash(item.name) === squash(rest),
-  );
-  if (already) return fail(`${sentence(already.name)} is off already.`);
-  return part
-    ? understood(`Took off: ${partOf(part).name.toLowerCase()}`, { kind: 'took-off', body: { part } })
-    : (tooLong('Took off', rest, MOST.thing) ??
-        understood(`Took off: ${rest} (loose thing)`, { kind: 'took-off', body: { thing: rest } }));
-}
-
-function putBack(rest: string, { off }: AtHand): Understood {
-  if (!rest) return fail('Put back what? Name the part, such as "on recoil"');
-  const part = findPart(rest);
-  const loose = off?.find((item) => !item.part && squash(item.name) === squash(rest));
-  if (loose) return understood(`Put back: ${loose.name}`, { kind: 'put-back', body: { thing: loose.name } });
-  if (off && !(part && off.some((item) => item.part === part)))
-    return fail(`${sentence(part ? partOf(part).name : rest)} is not off.`);
-  return part
-    ? understood(`Put back: ${partOf(part).name.toLowerCase()}`, { kind: 'put-back', body: { part } })
-    : (tooLong('Put back', rest, MOST.thing) ??
-        understood(`Put back: ${rest} (loose thing)`, { kind: 'put-back', body: { thing: rest } }));
-}
-
-/** "plug is not off": what was taken for off never was. */
-const NOT_OFF = /^(?:the )?(.+?) (?:is|was|are|were) not off$/i;
-
-const ALL_BACK = /^(?:put\s+)?(?:it\s+)?all\s+(?:back|on)(?:\s+on)?$|^(?:back|on)\s+all$/i;
-
-function allBack({ off = [] }: AtHand): Understood {
-  if (off.length === 0) return fail('Put all back: nothing is off.');
-  return understood(
-    `Put back: ${off.map((item) => item.name.toLowerCase()).join(', ')}`,
-    ...off.toReversed().map((item): Noted => ({ kind: 'put-back', body: itemBack(item) })),
-  );
 }
 
 /** Which of the checks a word may name is meant: by the one that lies open, else by the result only one of them has. */
@@ -275,6 +183,11 @@ function impossible(check: CheckId, at: AtHand): Understood | null {
   return off.length > 0 ? fail(`${def.name}: still off: ${named(off)}. Write "put all back" first.`) : null;
 }
 
+/** "plug is not off": what was taken for off never was. */
+const NOT_OFF = /^(?:the )?(.+?) (?:is|was|are|were) not off$/i;
+
+const ALL_BACK = /^(?:put\s+)?(?:it\s+)?all\s+(?:back|on)(?:\s+on)?$|^(?:back|on)\s+all$/i;
+
 /** Reads one thing written on the bench line. Never guesses: what is unclear comes back with the choices. */
 export function readClause(line: string, at: AtHand): Understood {
   const text = line.trim().replace(/\s+/g, ' ');
@@ -289,6 +202,8 @@ export function readClause(line: string, at: AtHand): Understood {
     );
   }
   if (ALL_BACK.test(text)) return allBack(at);
+  if (word === 'left') return leftOff(rest.replace(/^off\s+/i, ''), at);
+  if (word === 'bin') return thrownAway(rest, at);
   if (word === 'off') return tookOff(rest, at);
   if (word === 'on' || word === 'back') return putBack(rest, at);
   const putting = /^put (.+) back(?: on)?$/i.exec(text) ?? NOT_OFF.exec(text);

@@ -1,6 +1,6 @@
 import { CHECKS, PARTS, partOf, type CheckDef } from '../knowledge';
 import { partsOff } from '../log';
-import type { AtHand, Choice } from './clause';
+import type { AtHand, Choice } from './understood';
 import { checksNamed, squash } from './tokens';
 
 const MOST = 5;

@@ -25,6 +25,7 @@ function meaning(w: Noted): string {
     case 'took-off':
     case 'put-back': {
       const verb = w.kind === 'took-off' ? 'off' : 'on';
+      if ('layer' in w.body) return `${verb} ${w.body.layer}`;
       return 'part' in w.body ? `${verb} ${w.body.part}` : `${verb} thing ${w.body.thing}`;
     }
     case 'screw':

@@ -1,4 +1,4 @@
-export type { AtHand, Choice, Understood } from './clause';
+export type { AtHand, Choice, Understood } from './understood';
 export { completions } from './complete';
 export { FORMS } from './forms';
 export { readShorthand } from './line';

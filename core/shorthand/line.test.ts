@@ -126,7 +126,7 @@ describe('what is refused', () => {
   it('names what is still off, and what is not off', () => {
     expect(readShorthand('start cold 3', { off })).toEqual({
       ok: false,
-      says: 'Start: still off: muffler. Write "put all back" first.',
+      says: 'Start: still off: muffler, bent washer. Write "put all back" first.',
     });
     expect(readShorthand('on plug', { off }).says).toBe('Plug is not off.');
     expect(readShorthand('on bent washer', { off })).toMatchObject({

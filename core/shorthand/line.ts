@@ -1,11 +1,14 @@
-import { readClause, type AtHand, type Understood } from './clause';
+import { readClause } from './clause';
+import type { AtHand, Understood } from './understood';
 
 /**
  * Reads one line of shop shorthand:
  *
  *     line     = clause { (";" | ",") clause }
- *     clause   = "note" text | "off" part | ("on" | "back") part | "put" part "back" | part "is not off" | "put all back"
+ *     clause   = "note" text | "off" thing | ("on" | "back") thing ["new"] | "put" thing "back" | thing "is not off"
+ *              | "put all back" | "bin" thing | "left off" thing ":" why
  *              | screws | turned | started | check [result | reading] [sureness] | result check
+ *     thing    = part | layer [condition] ["count lost"] | [n] loose thing ["," place]
  *     screws   = ("L" | "H") turns [("L" | "H") turns]      turns in eighths: 1 1/8, 3/4, 1.5
  *     turned   = ("L" | "H" | "stop") ("in" | "out") turns
  *     started  = "start" ("cold" | "warm" | "flooded") pulls ["runs" | "pops" | "nothing"]

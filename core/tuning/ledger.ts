@@ -42,6 +42,8 @@ export interface Ledger {
 export type LedgerEvent =
   | { ref: string; kind: 'count'; turns: { L?: number; H?: number } }
   | ({ ref: string; kind: 'move'; trial?: boolean } & ScrewMove)
+  /** Set so many turns out from its seat, its count lost. */
+  | { ref: string; kind: 'set'; screw: 'L' | 'H'; turns: number }
   | { ref: string; kind: 'heard'; blip: Blip };
 
 const AT_SEAT: Positions = { L: 0, H: 0, stop: 0 };
@@ -74,6 +76,10 @@ export function ledgerOf(events: readonly LedgerEvent[]): Ledger {
       heard.push({ ref: event.ref, at: now, blip: event.blip });
       const last = lines.at(-1);
       if (last && last.heardAfter === null) lines[lines.length - 1] = { ...last, heardAfter: event.blip };
+    }
+    if (event.kind === 'set') {
+      counted.add(event.screw);
+      now = { ...now, [event.screw]: Math.round(8 * event.turns) };
     }
     if (event.kind === 'move') {
       const after = add(now, event);
