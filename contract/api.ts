@@ -1,4 +1,10 @@
-import { CHECK_IDS, type CauseId, type CheckId, type ComplaintId } from '@rusty-wren/core/knowledge';
+import {
+  CHECK_IDS,
+  type Carburettor,
+  type CauseId,
+  type CheckId,
+  type ComplaintId,
+} from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/machine';
 import type { Entry, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
@@ -22,6 +28,8 @@ export interface Machine {
   spec?: SpecFigures;
   /** What other sound machines of the model read in this shop, psi at sea level. */
   shopSqueezePsi?: number[];
+  /** What its carburettor is, as somebody saw it last on a machine of the model. */
+  carburettor?: Carburettor;
 }
 
 /** What the core wants to know of a machine. */

@@ -23,6 +23,7 @@ export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './beha
 export {
   causesPutRight,
   FITS_A_DIAPHRAGM,
+  OPENS_THE_CARBURETTOR,
   REMEDIES,
   REMEDY_IDS,
   remedyMinutes,

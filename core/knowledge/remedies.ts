@@ -112,3 +112,9 @@ export const TURNS_A_SCREW: ReadonlySet<CauseId> = new Set([
   'high-screw-rich',
   'idle-stop-wrong',
 ]);
+
+/** Causes whose repair takes the carburettor apart: layer by layer, with its guide. */
+export const OPENS_THE_CARBURETTOR: ReadonlySet<CauseId> = new Set([
+  ...remedyOf('carburettor-rebuild').mends,
+  'carb-tampered',
+]);

@@ -2,6 +2,7 @@ import {
   behindOf,
   causeOf,
   tellsOf,
+  type Carburettor,
   type CauseId,
   type Condition,
   type History,
@@ -125,9 +126,14 @@ function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
 
 /**
  * Folds a job's entries into the picture every screen uses. Strikes and supersession are decided here and nowhere
- * else: a struck entry counts as if it had never been; a repeated check takes the place of the earlier one.
+ * else: a struck entry counts as if it had never been; a repeated check takes the place of the earlier one. `carburettor`: as it
+ * was seen on others of the model, until somebody says on this job.
  */
-export function readJob(entries: readonly Entry[], machine: MachineFacts): Picture {
+export function readJob(
+  entries: readonly Entry[],
+  machine: MachineFacts,
+  { carburettor = null }: { carburettor?: Carburettor | null | undefined } = {},
+): Picture {
   const ordered = inOrder(entries);
   const struck = strikesOf(ordered);
   const unstruck = ordered.filter((e) => !struck.has(e.id) && e.kind !== 'strike');
@@ -162,7 +168,7 @@ export function readJob(entries: readonly Entry[], machine: MachineFacts): Pictu
     repairs,
     ...readTray(live),
     trayPassed: trayPassed(live),
-    carburettor: ofKind(live, 'carburettor').at(-1)?.body ?? null,
+    carburettor: ofKind(live, 'carburettor').at(-1)?.body ?? carburettor,
     settled: readSettled(live, repairs),
     behindAnswers: new Map(
       verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : [])),

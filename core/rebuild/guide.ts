@@ -196,7 +196,12 @@ function cleanSteps(at: Looked): GuideStep[] {
         ]
       : []),
     ...(open('pump-diaphragm') && !open('inlet-screen')
-      ? [tickStep(stage, 'screen-takes-spray', rebuild.ticks, { caution: CAUTIONS.solvent })]
+      ? [
+          tickStep(stage, 'screen-takes-spray', rebuild.ticks, {
+            caution: CAUTIONS.solvent,
+            ...(open('metering-lever') && { title: 'Screen takes the spray' }),
+          }),
+        ]
       : []),
     {
       id: 'renew',

@@ -165,3 +165,75 @@ describe('what is logged', () => {
         }
   });
 });
+
+describe('the carburettor in layers', () => {
+  const open = [{ part: 'metering-cover', name: 'Metering cover' }] as const;
+  const first = (line: string, at: Parameters<typeof readShorthand>[1] = {}) => {
+    const read = readShorthand(line, at);
+    return read.ok ? read.entries[0] : read.says;
+  };
+  it.each([
+    ['off pump gasket', { layer: 'pump-gasket' }],
+    ['off metering diaphragm stiff', { layer: 'metering-diaphragm', condition: 'hard' }],
+    ['off metering diaphragm hard', { layer: 'metering-diaphragm', condition: 'hard' }],
+    ['off needle ring in the tip', { layer: 'inlet-needle', condition: 'worn' }],
+    ['off inlet screen missing', { layer: 'inlet-screen', condition: 'missing' }],
+    ['off pump cover', { part: 'pump-cover' }],
+    ['off metering', { part: 'metering-cover' }],
+    ['off screen', { part: 'muffler-cover' }],
+    ['off spring', { thing: 'spring' }],
+    ['off L screw', { layer: 'low-screw' }],
+    ['off 2 long screws, top', { thing: 'long screws', place: 'top', count: 2 }],
+    ['off bent washer, behind the choke lever', { thing: 'bent washer', place: 'behind the choke lever' }],
+  ])('%s', (line, body) => {
+    expect(first(line)).toEqual({ kind: 'took-off', body });
+  });
+
+  it('a plain word names a layer once the carburettor lies open', () => {
+    expect(first('off spring', { off: open })).toEqual({ kind: 'took-off', body: { layer: 'lever-spring' } });
+    expect(first('off screen', { off: [{ part: 'pump-cover', name: 'Pump cover' }] })).toEqual({
+      kind: 'took-off',
+      body: { layer: 'inlet-screen' },
+    });
+  });
+
+  it('no mixture screw comes out before it is counted, unless its count is lost', () => {
+    const at = { off: open, uncounted: ['L'] } as const;
+    expect(first('off L screw', at)).toMatch(/^L screw: count it to its seat first/);
+    expect(first('off H screw', at)).toEqual({ kind: 'took-off', body: { layer: 'high-screw' } });
+    expect(first('off L screw count lost', at)).toEqual({
+      kind: 'took-off',
+      body: { layer: 'low-screw', uncounted: true },
+    });
+  });
+
+  it('goes back old or new, into the bin, or stays off with a word why', () => {
+    const off = [{ layer: 'inlet-needle', name: 'Inlet needle', condition: 'worn' }] as const;
+    expect(first('on needle', { off })).toEqual({ kind: 'put-back', body: { layer: 'inlet-needle' } });
+    expect(first('on needle new', { off })).toEqual({
+      kind: 'put-back',
+      body: { layer: 'inlet-needle', renewed: true },
+    });
+    expect(first('on needle', { off: [{ ...off[0], gone: 'binned' }] })).toEqual({
+      kind: 'put-back',
+      body: { layer: 'inlet-needle', renewed: true },
+    });
+    expect(first('bin needle', { off })).toEqual({ kind: 'thrown-away', body: { layer: 'inlet-needle' } });
+    expect(first('left off needle: fixed jet here', { off })).toEqual({
+      kind: 'left-off',
+      body: { layer: 'inlet-needle', words: 'fixed jet here' },
+    });
+    expect(first('left off needle', { off })).toMatch(/^Left off: say why/);
+    expect(first('bin bulb', { off })).toBe('Bulb is not off.');
+    expect(first('on recoil new', { off: [{ part: 'recoil', name: 'Recoil starter' }] })).toMatch(
+      /only a layer of the carburettor/,
+    );
+  });
+
+  it('each clause of a line is read as the ones before it leave the bench', () => {
+    const read = readShorthand('off pump gasket torn; bin pump gasket; on pump gasket new', { off: [] });
+    expect(read.ok && read.entries.map((e) => e.kind)).toEqual(['took-off', 'thrown-away', 'put-back']);
+    expect(readShorthand('off recoil; start cold 3', { off: [] }).says).toMatch(/still off: recoil/);
+    expect(readShorthand('off recoil; on recoil; start cold 3', { off: [] }).ok).toBe(true);
+  });
+});

@@ -1,3 +1,4 @@
+import { nameOfThing, type Noted } from '../log';
 import { readClause } from './clause';
 import type { AtHand, Understood } from './understood';
 
@@ -34,15 +35,33 @@ export function readShorthand(line: string, at: AtHand = {}): Understood {
   return parts.ok ? parts : whole;
 }
 
-/** Several clauses as one, or why one of them is not understood. */
+/** Several clauses as one, each read as the ones before it leave the bench, or why one of them is not understood. */
 function together(clauses: readonly string[], at: AtHand): Understood {
-  const read = clauses.filter((text) => text.trim()).map((text) => readClause(text, at));
-  const failed = read.find((u) => !u.ok);
-  if (failed) return failed;
+  const read: Extract<Understood, { ok: true }>[] = [];
+  let now = at;
+  for (const text of clauses.filter((t) => t.trim())) {
+    const one = readClause(text, now);
+    if (!one.ok) return one;
+    read.push(one);
+    now = afterwards(now, one.entries);
+  }
   if (read.length === 0) return { ok: false, says: 'Nothing written.' };
   return {
     ok: true,
-    entries: read.flatMap((u) => (u.ok ? u.entries : [])),
+    entries: read.flatMap((u) => u.entries),
     says: read.map((u) => u.says).join('; '),
   };
+}
+
+/** What is off once something more was noted; of a bench that nothing is known of, still nothing. */
+function afterwards(at: AtHand, noted: readonly Noted[]): AtHand {
+  if (!at.off) return at;
+  let off = at.off;
+  for (const one of noted) {
+    if (one.kind !== 'took-off' && one.kind !== 'put-back') continue;
+    const name = nameOfThing(one.body);
+    off = off.filter((item) => item.name.toLowerCase() !== name.toLowerCase());
+    if (one.kind === 'took-off') off = [...off, { ...one.body, name }];
+  }
+  return { ...at, off };
 }

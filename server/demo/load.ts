@@ -43,6 +43,11 @@ function plain(happening: Plainly): Noted {
   }
   if ('settles' in happening || 'behind' in happening) return { kind: 'verdict', body: happening };
   if ('proved' in happening) return { kind: 'proved', body: { step: happening.proved } };
+  if ('carburettor' in happening) return { kind: 'carburettor', body: happening.carburettor };
+  if ('rebuild' in happening) return { kind: 'rebuild-step', body: { step: happening.rebuild } };
+  if ('renew' in happening) return { kind: 'rebuild-step', body: { step: 'renew', answer: happening.renew } };
+  if ('order' in happening) return { kind: 'rebuild-step', body: { step: 'order', answer: happening.order } };
+  if ('renewed' in happening) return { kind: 'put-back', body: { layer: happening.renewed, renewed: true } };
   if ('stage' in happening) return { kind: 'stage', body: happening };
   return {
     kind: 'finding',

@@ -64,6 +64,7 @@ export const OWNERS = {
       hedge: { kind: 'hedge-trimmer', maker: 'Marlpit', model: 'Quick 24', serial: 'Q24-6102', cc: 24 },
       edger: { kind: 'edger', maker: 'Hobwick', model: 'Verge 25', serial: 'V25-1187', cc: 25.4 },
       blower: { kind: 'blower', maker: 'Tolvane', model: 'Gust 25', serial: 'G25-9034', cc: 25.4 },
+      brush: { kind: 'brush-cutter', maker: 'Hobwick', model: 'Thicket 30', serial: 'T30-2071', cc: 30.5 },
     },
   },
   lune: {
@@ -73,6 +74,7 @@ export const OWNERS = {
     machines: {
       head: { kind: 'power-head', maker: 'Marlpit', model: 'Split 28', serial: 'S28-4410', cc: 28 },
       saw: { kind: 'chainsaw', maker: 'Brakken', model: 'B38', serial: 'B38-0265', cc: 38 },
+      trimmer: { kind: 'trimmer', maker: 'Hobwick', model: 'Reed 28', serial: 'R28-1412', cc: 28.1 },
     },
   },
   amble: {

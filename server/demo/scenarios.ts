@@ -1,5 +1,12 @@
-import type { CauseId, ComplaintId, History, Outcome } from '@rusty-wren/core/knowledge';
-import type { BehindAnswer, ProvedStep, Stage } from '@rusty-wren/core/log';
+import type {
+  Carburettor,
+  CauseId,
+  ComplaintId,
+  History,
+  LayerId,
+  Outcome,
+} from '@rusty-wren/core/knowledge';
+import type { BehindAnswer, BuildOrder, ProvedStep, RebuildTick, Renewal, Stage } from '@rusty-wren/core/log';
 import type { OWNERS, TECHNICIANS } from './people';
 
 /**
@@ -19,6 +26,12 @@ export type Happening =
   | { fault: string }
   | { laterHours: number }
   | { proved: ProvedStep }
+  | { carburettor: Carburettor }
+  | { rebuild: RebuildTick }
+  | { renew: Renewal }
+  | { order: BuildOrder }
+  /** A layer back on, a new one in its place. */
+  | { renewed: LayerId }
   /** A guided recording of the engine that stands in for the machine, its screws as the log has them. */
   | { heard: 'stand-in' };
 
@@ -426,6 +439,85 @@ export const SCENARIOS: readonly Scenario[] = [
       { complaint: 'races-or-hangs' },
       { history: { openedBefore: 'unknown', dailyUse: false } },
       { fault: 'Chain creeps at idle; chain brake works' },
+    ],
+  },
+  {
+    // Half apart: somebody has been inside, and the inlet screen never went back.
+    machine: ['lune', 'trimmer'],
+    daysAgo: 1,
+    promisedIn: 2,
+    by: 'Bett Oakham',
+    happenings: [
+      { complaint: 'runs-on-prime-then-dies', words: 'Runs a breath on the bulb, then nothing' },
+      {
+        history: {
+          openedBefore: 'yes',
+          monthsStored: 5,
+          alreadyTried: 'a neighbour cleaned the carburettor',
+        },
+      },
+      'safety sound',
+      { stage: 'bench' },
+      'smell fresh',
+      'primer slow',
+      { carburettor: { throat: 'butterfly', bulb: 'on-body' } },
+      'off tank',
+      'L 1 1/4 H 1 1/8',
+      { rebuild: 'links-seen' },
+      'off air box',
+      'off carb',
+      { rebuild: 'scribed' },
+      'off bent washer, behind the choke lever',
+      'off pump cover',
+      'off pump gasket sound',
+      'off pump diaphragm sound',
+      'off inlet screen missing',
+      'off bulb ring sound',
+      'off purge bulb sound',
+      'off check valve sound',
+      'off metering cover',
+      'off metering diaphragm hard',
+    ],
+  },
+  {
+    // Half built: a barrel type, renewed by the kit.
+    machine: ['school', 'brush'],
+    daysAgo: 2,
+    promisedIn: 1,
+    by: 'Maren Tolle',
+    happenings: [
+      { complaint: 'hard-to-start' },
+      { complaint: 'dies-at-idle', words: 'Dies as soon as I let go' },
+      { history: { openedBefore: 'no', monthsStored: 9, fuelAgeMonths: 9, mixedBy: 'owner' } },
+      'safety sound',
+      { stage: 'bench' },
+      'smell stale',
+      { carburettor: { throat: 'barrel', bulb: 'remote', screws: 'one' } },
+      'off tank',
+      'L 1 1/2',
+      { rebuild: 'links-seen' },
+      'off air box',
+      'off carb',
+      { rebuild: 'scribed' },
+      'off metering cover',
+      'off metering diaphragm hard',
+      'off metering gasket torn',
+      'lever -0.2',
+      'off pin screw sound',
+      'off lever pin sound',
+      'off metering lever sound',
+      'off inlet needle gummed',
+      'off lever spring sound',
+      'off pump cover',
+      'off pump gasket hard',
+      'off pump diaphragm flaps curled',
+      { rebuild: 'off-enough' },
+      'passages clear',
+      { rebuild: 'screen-takes-spray' },
+      { renew: 'kit' },
+      { renewed: 'pump-diaphragm' },
+      { renewed: 'pump-gasket' },
+      'on pump cover',
     ],
   },
 ];

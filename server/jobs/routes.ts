@@ -16,6 +16,7 @@ import { closesUnsaid, deliver, openEndOf } from './deliver';
 import { appendEntries, readLog } from './log';
 import { readRack } from './rack';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
+import { readCarburettor } from '../specs/carburettor';
 import { readSqueeze } from '../specs/squeeze';
 import { readSameCan } from './sameCan';
 
@@ -24,7 +25,9 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
   const squeezes = (await readSqueeze(db, row))(row);
-  const job = jobOf(row, squeezes);
+  const carburettor = await readCarburettor(db, row);
+  const known = jobOf(row, squeezes);
+  const job = carburettor ? { ...known, machine: { ...known.machine, carburettor } } : known;
   const entries = await readLog(db, id);
   return { job, entries, squeezes, sameCan: await readSameCan(db, job, entries) };
 }

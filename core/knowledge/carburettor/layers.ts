@@ -207,7 +207,7 @@ const LAYERS: Readonly<Record<LayerId, LayerSpec>> = {
     caution: CAUTIONS.snug,
   },
   'check-valve': {
-    name: 'Combined check valve',
+    name: 'Check valve',
     is: 'soft',
     on: 'Stem through its hole, lip flat.',
     found: { sound: 'sound', hard: 'hard', torn: 'torn', gummed: 'gummed', missing: 'missing' },

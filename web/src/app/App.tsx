@@ -7,6 +7,7 @@ import { CauseMap } from '../map/CauseMap';
 import { Practice } from '../practice/Practice';
 import { Closed } from '../rack/Closed';
 import { Rack } from '../rack/Rack';
+import { Rebuild } from '../rebuild/Rebuild';
 import { Specs } from '../specs/Specs';
 import { Start } from '../start/Start';
 import { Tools } from '../tools/Tools';
@@ -27,6 +28,7 @@ const router = createBrowserRouter([
       { path: '/job/:jobId/map', element: <CauseMap /> },
       { path: '/job/:jobId/tune', element: <Tune /> },
       { path: '/job/:jobId/start', element: <Start /> },
+      { path: '/job/:jobId/rebuild', element: <Rebuild /> },
       { path: '/specs', element: <Specs /> },
       { path: '/practice', element: <Practice /> },
       { path: '/tools', element: <Tools /> },

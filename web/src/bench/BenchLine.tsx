@@ -39,16 +39,21 @@ export function BenchLine({
   ref,
 }: {
   /** What is off says which of two things a word means, and what cannot be. */
-  picture: Pick<Picture, 'off' | 'trail'>;
+  picture: Pick<Picture, 'off' | 'trail' | 'trayPassed' | 'ledger'>;
   log: Log;
   ref: Ref<HTMLInputElement>;
 }): ReactElement {
-  const { off } = picture;
+  const { off, trayPassed, ledger } = picture;
   const [text, setText] = useState('');
   const [failed, setFailed] = useState(false);
   const id = useId();
   const counted = useMemo(() => countedIn(picture), [picture]);
-  const at = { off, ...(counted && { counted }) };
+  const at = {
+    off,
+    trayPassed,
+    uncounted: (['L', 'H'] as const).filter((screw) => !ledger.counted.has(screw)),
+    ...(counted && { counted }),
+  };
   const understood = text.trim() ? readShorthand(text, at) : null;
   // Asked which of two things is meant, those are the choices; else what the line may become.
   const asked = understood && !understood.ok ? understood.choices : undefined;

@@ -41,7 +41,8 @@ export function Tray({ off, log }: { off: readonly OffItem[]; log: Log }): React
   );
 }
 
-function TookOff({
+/** Says what came off: a part, or any loose thing. */
+export function TookOff({
   open,
   onOpenChange,
   off,

@@ -55,6 +55,7 @@ export function JobHead({
           <HistorySheet atBench={atBench} log={log} />
           {(
             [
+              ['rebuild', 'Rebuild'],
               ['tune', 'Tune'],
               ['start', 'Start'],
             ] as const

@@ -83,7 +83,11 @@ export function readAtBench(
 ): JobAtBench {
   const known = new Set(entries.map((e) => e.id));
   const own = unsent.filter((e) => !known.has(e.id)).map(unnumbered);
-  const picture = readJob([...entries, ...own], { ...factsOf(job.machine), baselineTurns });
+  const picture = readJob(
+    [...entries, ...own],
+    { ...factsOf(job.machine), baselineTurns },
+    { carburettor: job.machine.carburettor },
+  );
   const mates = sameCan.map((mate): Mate => {
     const canMate = { jobId: mate.job.id, picture: readJob(mate.entries, factsOf(mate.job.machine)) };
     return { ...canMate, job: mate.job, linked: sharesCan(picture, job.id, canMate) };

@@ -41,7 +41,10 @@ function Starting({ atBench }: { atBench: JobAtBench }): ReactElement {
   const [altered, setAltered] = useState(false);
   const stop = afterPulls(pulls, state);
   // A flooded engine is cleared with its plug out.
-  const off = offToStart({ off: picture.off.filter((o) => state !== 'flooded' || o.part !== 'plug') });
+  const off = offToStart({
+    off: picture.off.filter((o) => state !== 'flooded' || o.part !== 'plug'),
+    trayPassed: picture.trayPassed,
+  });
 
   const begin = (next: StartState): void => {
     setState(next);

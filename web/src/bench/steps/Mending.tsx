@@ -1,6 +1,7 @@
 import {
   causeOf,
   FITS_A_DIAPHRAGM,
+  OPENS_THE_CARBURETTOR,
   OUTCOMES,
   TURNS_A_SCREW,
   type CauseId,
@@ -66,6 +67,15 @@ export function Mending({
           <h3 className="text-2xl font-semibold">The new one beside the old</h3>
           <ButtonHeight draft={`${draft} button`} onLog={(text) => log('note', { text })} />
         </div>
+      )}
+      {cause && OPENS_THE_CARBURETTOR.has(cause) && (
+        <Link
+          to={`/job/${jobId}/rebuild`}
+          onClick={() => log.all(settling)}
+          className="mt-4 mr-3 inline-flex min-h-14 items-center rounded-md border-2 border-ink bg-card px-6 text-lg font-semibold hover:bg-line"
+        >
+          Rebuild it, layer by layer
+        </Link>
       )}
       {cause && TURNS_A_SCREW.has(cause) && (
         <Link

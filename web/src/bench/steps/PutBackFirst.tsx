@@ -1,7 +1,9 @@
-import { itemBack, type Noted, type OffItem } from '@rusty-wren/core/log';
+import { missingToRun } from '@rusty-wren/core/diagnosis';
+import { itemBack, partsOff, type Noted, type OffItem } from '@rusty-wren/core/log';
 import type { ReactElement, ReactNode } from 'react';
 import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
+import { OneLine } from '../../ui/OneLine';
 import { inSentence } from '../../ui/words';
 import { StepHead } from './StepHead';
 
@@ -43,6 +45,16 @@ export function PutBackFirst({
         </Button>
         {or}
       </div>
+      {missingToRun(new Set(partsOff({ off }))).length === 0 && (
+        <OneLine
+          label="Start it all the same, because"
+          placeholder="start it all the same, because…"
+          most={500}
+          done="All the same"
+          look="plain"
+          onDone={(words) => log('tray-passed', { words })}
+        />
+      )}
     </div>
   );
 }

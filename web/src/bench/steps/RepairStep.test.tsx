@@ -1,7 +1,8 @@
 import type { OffItem } from '@rusty-wren/core/log';
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
+import { draw } from '../../testing/bench';
 import { fakeLog } from '../../testing/log';
 import { RepairStep } from './RepairStep';
 
@@ -21,7 +22,7 @@ describe('a repair', () => {
   });
 
   it('cannot be said to have cured anything while the engine is in pieces; one tap puts all of it back', async () => {
-    render(<RepairStep jobId="job" settled={settled} off={off} log={bench.log} />);
+    draw(<RepairStep jobId="job" settled={settled} off={off} log={bench.log} />);
     expect(screen.queryByRole('button', { name: 'Cured it' })).toBeNull();
     expect(screen.getByText(/3 things are off/)).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'All back on' }));
@@ -34,13 +35,13 @@ describe('a repair', () => {
   });
 
   it('says how it turned out once everything is on', async () => {
-    render(<RepairStep jobId="job" settled={settled} off={[]} log={bench.log} />);
+    draw(<RepairStep jobId="job" settled={settled} off={[]} log={bench.log} />);
     await userEvent.click(screen.getByRole('button', { name: 'Cured it' }));
     expect(logged()).toEqual([{ kind: 'repair', body: { cause: settled.cause, outcome: 'cured' } }]);
   });
 
   it('of a whole job names the job and all that goes with it, and is logged as that job', async () => {
-    render(
+    draw(
       <RepairStep
         jobId="job"
         settled={{ ...settled, remedy: 'carburettor-rebuild' }}

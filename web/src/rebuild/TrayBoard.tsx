@@ -1,0 +1,151 @@
+import { itemBack, thingOf, type LeftOff, type Noted, type OffItem } from '@rusty-wren/core/log';
+import { conditionWords, type StackId } from '@rusty-wren/core/knowledge';
+import { isCover } from '@rusty-wren/core/rebuild';
+import { Plus } from 'lucide-react';
+import { useState, type ReactElement } from 'react';
+import { TookOff } from '../bench/Tray';
+import { LayerGlyph } from '../drawn/LayerGlyph';
+import type { Log } from '../job/useJob';
+import { Button } from '../ui/Button';
+import { OneLine } from '../ui/OneLine';
+import { Sheet } from '../ui/Sheet';
+
+const layerIn = (item: OffItem): StackId | null =>
+  item.layer ?? (item.part && isCover(item.part) ? item.part : null);
+
+/** What lies there beside a thing's name. */
+function lyingWords(item: OffItem): string {
+  const { layer, condition, gone, place, count } = item;
+  if (gone) return gone === 'missing' ? 'missing' : 'in the bin';
+  return [
+    layer && condition && conditionWords(layer, condition),
+    count !== undefined && `${count} of them`,
+    place,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** Everything off the machine as it lies on the tray, in the order it came off; each a tap away from going back. */
+export function TrayBoard({
+  off,
+  leftOff,
+  log,
+}: {
+  off: readonly OffItem[];
+  leftOff: readonly LeftOff[];
+  log: Log;
+}): ReactElement {
+  const [picked, setPicked] = useState<OffItem | null>(null);
+  const [adding, setAdding] = useState(false);
+  return (
+    <section aria-label="On the tray" className="@container">
+      <div className="flex items-baseline justify-between">
+        <h2 className="text-2xl font-bold">On the tray</h2>
+        <output aria-label="Things on the tray" className="text-3xl font-bold tabular-nums">
+          {off.length}
+        </output>
+      </div>
+      <ol className="mt-1 grid grid-cols-3 gap-1.5 rounded-md border-4 border-rail p-1.5 @lg:grid-cols-4">
+        {off.map((item, n) => {
+          const layer = layerIn(item);
+          const says = lyingWords(item);
+          return (
+            <li key={item.entryId}>
+              <button
+                type="button"
+                onClick={() => setPicked(item)}
+                className="relative flex h-full min-h-14 w-full flex-col justify-center rounded-md bg-card px-2 py-1 text-left leading-tight hover:outline-2 hover:outline-ink"
+              >
+                {layer && (
+                  <LayerGlyph
+                    id={layer}
+                    ghost={item.gone !== undefined}
+                    className="absolute top-0.5 right-0.5 h-5 text-soft"
+                  />
+                )}
+                <span className="text-sm leading-tight font-bold text-soft tabular-nums">{n + 1}</span>
+                <span className="font-semibold first-letter:uppercase">{item.name}</span>
+                {says && <span className={item.gone ? 'font-semibold text-rust' : 'text-soft'}>{says}</span>}
+              </button>
+            </li>
+          );
+        })}
+        {off.length === 0 && (
+          <li className="col-span-full py-4 text-center text-lg text-soft">Nothing is off.</li>
+        )}
+      </ol>
+      <div className="mt-1 flex flex-wrap items-center justify-between gap-x-3">
+        <Button look="quiet" className="!px-0" onClick={() => setAdding(true)}>
+          <Plus size={18} aria-hidden /> Took something off
+        </Button>
+        {off.length > 1 && (
+          <Button
+            look="quiet"
+            className="!px-0"
+            onClick={() =>
+              log.all(off.toReversed().map((item): Noted => ({ kind: 'put-back', body: itemBack(item) })))
+            }
+          >
+            All back on
+          </Button>
+        )}
+      </div>
+      {leftOff.length > 0 && (
+        <ul aria-label="Left off on purpose" className="mt-2 text-base leading-snug text-soft">
+          {leftOff.map((item) => (
+            <li key={item.entryId}>
+              <strong>{item.name}</strong> left off: {item.words}
+            </li>
+          ))}
+        </ul>
+      )}
+      <TookOff open={adding} onOpenChange={setAdding} off={off} log={log} />
+      {picked && <ItemSheet item={picked} log={log} onClose={() => setPicked(null)} />}
+    </section>
+  );
+}
+
+/** What becomes of one thing on the tray. */
+function ItemSheet({ item, log, onClose }: { item: OffItem; log: Log; onClose: () => void }): ReactElement {
+  const layer = item.layer;
+  const thing = thingOf(item);
+  const done = (note: () => void) => () => {
+    note();
+    onClose();
+  };
+  return (
+    <Sheet title={item.name} open onOpenChange={(open) => !open && onClose()}>
+      <p className="text-lg text-soft">{lyingWords(item)}</p>
+      <div className="mt-3 flex flex-wrap gap-3">
+        {!item.gone && (
+          <Button look="rust" className="min-h-14 px-6 text-lg" onClick={done(() => log('put-back', thing))}>
+            Back on
+          </Button>
+        )}
+        {layer && (
+          <Button
+            look={item.gone ? 'rust' : 'plain'}
+            className="min-h-14 px-6 text-lg"
+            onClick={done(() => log('put-back', { layer, renewed: true }))}
+          >
+            A new one on
+          </Button>
+        )}
+        {!item.gone && (
+          <Button className="min-h-14 px-6 text-lg" onClick={done(() => log('thrown-away', thing))}>
+            Thrown away
+          </Button>
+        )}
+      </div>
+      <OneLine
+        label="Left off on purpose, because"
+        placeholder="left off, because…"
+        most={500}
+        done="Left off"
+        look="plain"
+        onDone={(words) => done(() => log('left-off', { ...thing, words }))()}
+      />
+    </Sheet>
+  );
+}
