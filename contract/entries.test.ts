@@ -57,6 +57,16 @@ describe('entries', () => {
       { step: 'renew', answer: 'kit' },
       { step: 'order', answer: 'as-usual' },
     ],
+    photo: [
+      {
+        hash: 'a'.repeat(64),
+        width: 1600,
+        height: 900,
+        of: { layer: 'inlet-screen' },
+        when: 'before',
+        pins: [{ x: 0.5, y: 1, words: 'gummed here' }],
+      },
+    ],
     'tray-passed': [{ words: 'a washer of another machine' }],
     repair: [
       { cause: 'coil-failed', outcome: 'no-change' },
@@ -120,6 +130,12 @@ describe('entries', () => {
     [entry('rebuild-step', { step: 'renew', answer: 'as-usual' }), 'body.answer must be one of'],
     [entry('rebuild-step', { step: 'scribed', answer: 'kit' }), 'body.answer is not allowed'],
     [entry('carburettor', { throat: 'barrel', bulb: 'two' }), 'body.bulb must be one of'],
+    [entry('photo', { hash: 'A'.repeat(64), width: 1, height: 1 }), 'body.hash'],
+    [entry('photo', { hash: 'a'.repeat(64), width: 1601, height: 1 }), 'body.width must be less than'],
+    [
+      entry('photo', { hash: 'a'.repeat(64), width: 1, height: 1, pins: [{ x: 1.1, y: 0, words: 'x' }] }),
+      'body.pins[0].x',
+    ],
     [entry('proved', { step: 'cold' }), 'body.step must be one of'],
     [entry('note', { text: '' }), 'body.text is not allowed to be empty'],
     [

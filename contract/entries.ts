@@ -23,6 +23,7 @@ import {
   FOUND_ANSWERS,
   SAFETY_ANSWERS,
   HEARD_BY,
+  PHOTO_TIMES,
   PROVED_STEPS,
   REBUILD_TICKS,
   RENEWALS,
@@ -37,6 +38,7 @@ import { READING_FIELD } from '@rusty-wren/core/reading';
 import { MOST_TRACK, SCREWS } from '@rusty-wren/core/tuning';
 import Joi from 'joi';
 import { clearMessage } from './messages';
+import { MOST_SIDE, PHOTO_HASH } from './photos';
 import { instant, uuid } from './wire';
 import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
 
@@ -78,6 +80,8 @@ const onlyWith = (what: string, schema: Joi.Schema): Joi.Schema =>
   schema.when(what, { is: Joi.exist(), otherwise: Joi.forbidden() });
 const oneThing = (besides: Joi.SchemaMap = {}): Joi.ObjectSchema =>
   Joi.object({ ...thing, ...besides }).xor('part', 'layer', 'thing');
+const side = Joi.number().integer().min(1).max(MOST_SIDE);
+const share = Joi.number().min(0).max(1);
 const stack = Joi.array()
   .items(oneOf([...LAYER_IDS, ...COVERS]))
   .unique()
@@ -131,6 +135,17 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
       ],
       otherwise: Joi.forbidden(),
     }),
+  }),
+  photo: Joi.object({
+    hash: Joi.string().pattern(PHOTO_HASH).required(),
+    width: side.required(),
+    height: side.required(),
+    of: Joi.object({ ...thing, entry: uuid }).xor('part', 'layer', 'thing', 'entry'),
+    when: oneOf(PHOTO_TIMES),
+    words: text(300),
+    pins: Joi.array()
+      .items(Joi.object({ x: share.required(), y: share.required(), words: text(120).required() }))
+      .max(20),
   }),
   'tray-passed': Joi.object({ words: text(500).required() }),
   repair: Joi.object({

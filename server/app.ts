@@ -10,6 +10,7 @@ import { feedRoutes } from './feed/routes';
 import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
 import { peopleRoutes } from './people/routes';
+import { photoRoutes } from './photos/routes';
 import { Announcer } from './stream/announcer';
 import type { Changes } from './stream/changes';
 import { specRoutes } from './specs/routes';
@@ -33,6 +34,11 @@ export interface AppParts {
 /** A busy bench with a dozen tabs asks a few hundred times in ten seconds. */
 const MOST_REQUESTS = 5000;
 
+const isPhoto = (path: string): boolean => /^\/api\/jobs\/[^/]+\/photos\/[^/]+$/.test(path);
+/** How the content type of a body begins that an address takes. */
+const bodyWanted = (path: string): string =>
+  path === '/api/feed' ? 'application/x-ndjson' : isPhoto(path) ? 'image/' : 'application/json';
+
 /** The whole application: the API under /api, the interface under everything else. */
 export function createApp({
   pool,
@@ -51,7 +57,8 @@ export function createApp({
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
+        // Photos that wait to be sent are shown from memory.
+        imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
       },
     }),
@@ -60,13 +67,14 @@ export function createApp({
     if (!isReady()) throw refuse(503, 'The bench server is getting ready.');
     await next();
   });
-  app.use(
-    '/api/*',
-    bodyLimit({ maxSize: BODY_LIMIT, onError: () => Promise.reject(refuse(400, 'The body is too large.')) }),
-  );
-  // A page elsewhere can post a form without asking first, but not JSON: only JSON changes anything here.
+  const limited = bodyLimit({
+    maxSize: BODY_LIMIT,
+    onError: () => Promise.reject(refuse(400, 'The body is too large.')),
+  });
+  app.use('/api/*', (c, next) => (isPhoto(c.req.path) ? next() : limited(c, next)));
+  // A page elsewhere can post a form without asking first, but neither JSON nor a picture: only those change anything here.
   app.use('/api/*', async (c, next) => {
-    const wanted = c.req.path === '/api/feed' ? 'application/x-ndjson' : 'application/json';
+    const wanted = bodyWanted(c.req.path);
     if (['POST', 'PUT'].includes(c.req.method) && !c.req.header('content-type')?.startsWith(wanted)) {
       throw refuse(400, `Send the body as ${wanted}.`);
     }
@@ -79,6 +87,7 @@ export function createApp({
   app.route('/api/jobs', jobRoutes(pool, announcer));
   app.route('/api/entries', entryRoutes(pool, announcer));
   app.route('/api', peopleRoutes(pool));
+  app.route('/api', photoRoutes(pool));
   app.route('/api/own-order', orderRoutes(pool));
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));

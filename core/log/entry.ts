@@ -67,6 +67,16 @@ export type RebuildTick = (typeof REBUILD_TICKS)[number];
 /** What can be off: a part of the access list, a layer of the carburettor, or any loose thing by name. */
 export type Thing = { part: PartId } | { layer: LayerId } | { thing: string };
 
+/** A numbered mark on a photo, where it points (0 to 1 of its width and height), and what it says. */
+export interface Pin {
+  x: number;
+  y: number;
+  words: string;
+}
+
+export const PHOTO_TIMES = ['before', 'after'] as const;
+export type PhotoTime = (typeof PHOTO_TIMES)[number];
+
 /** What each kind of entry carries. */
 export interface Bodies {
   complaint: { complaint: ComplaintId; words?: string };
@@ -100,6 +110,19 @@ export interface Bodies {
   carburettor: Carburettor;
   'rebuild-step':
     { step: RebuildTick } | { step: 'renew'; answer: Renewal } | { step: 'order'; answer: BuildOrder };
+  /**
+   * A photo, named by the hash of its bytes, with what it is of where it is of one thing or one entry. Noted again, with other
+   * words or pins, it takes its own place.
+   */
+  photo: {
+    hash: string;
+    width: number;
+    height: number;
+    of?: Thing | { entry: string };
+    when?: PhotoTime;
+    words?: string;
+    pins?: readonly Pin[];
+  };
   /** Something is on the tray, and the engine is started all the same. */
   'tray-passed': { words: string };
   /**
@@ -145,6 +168,7 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   carburettor: true,
   'rebuild-step': true,
   'tray-passed': true,
+  photo: true,
   repair: true,
   verdict: true,
   answered: true,

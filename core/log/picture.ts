@@ -118,6 +118,9 @@ export interface OpenEnd {
   says: string;
 }
 
+/** A photo on the job, as it was noted last. */
+export type Photo = Bodies['photo'] & Pick<EntryOf<'photo'>, 'id' | 'notedAt'>;
+
 /** Everything the log says about a job, worked out. */
 export interface Picture {
   machine: MachineFacts;
@@ -140,6 +143,8 @@ export interface Picture {
   /** What was said about other jobs' machines and this one's can, by job. */
   cans: ReadonlyMap<string, boolean>;
   notes: readonly { entryId: string; text: string; notedAt: string }[];
+  /** In the order they were first taken. */
+  photos: readonly Photo[];
   /** Faults seen, measured or put right. */
   found: readonly FoundFault[];
   safetyFaults: readonly SafetyFault[];

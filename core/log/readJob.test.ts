@@ -405,6 +405,17 @@ describe('words', () => {
       condition: [{ layer: 'inlet-needle', condition: 'worn' }, 'Inlet needle', 'ring in the tip'],
       carburettor: [{ throat: 'barrel', bulb: 'on-body' }, 'Carburettor', 'barrel, bulb on the body'],
       'rebuild-step': [{ step: 'renew', answer: 'kit' }, 'Rebuild', 'to be renewed: all that the kit holds'],
+      photo: [
+        {
+          hash: 'a',
+          width: 4,
+          height: 3,
+          of: { layer: 'inlet-needle' },
+          pins: [{ x: 0, y: 0, words: 'ring' }],
+        },
+        'Photo',
+        'Inlet needle, 1 ring',
+      ],
       'tray-passed': [{ words: 'of another machine' }, 'Started all the same', 'of another machine'],
       repair: [
         { cause: 'plug-fouled', outcome: 'better', note: 'new' },

@@ -16,7 +16,17 @@ import type { Bodies, Entry, EntryOf } from './entry';
 import { inOrder, strikesOf } from './order';
 import { readEvidence } from './evidence';
 import { readFound, readSafety } from './found';
-import type { Finding, OffItem, OpenEnd, Picture, Repair, Settled, ToMend, TrailLine } from './picture';
+import type {
+  Finding,
+  OffItem,
+  OpenEnd,
+  Photo,
+  Picture,
+  Repair,
+  Settled,
+  ToMend,
+  TrailLine,
+} from './picture';
 import { readProof } from './proof';
 import { aboutOf, readRepairs } from './repairs';
 import { readStage } from './stage';
@@ -176,6 +186,7 @@ export function readJob(
     ...readStage(live, repairs),
     cans: new Map(ofKind(live, 'can').map((e) => [e.body.job, e.body.shared])),
     notes: ofKind(live, 'note').map((e) => ({ entryId: e.id, text: e.body.text, notedAt: e.notedAt })),
+    photos: readPhotos(live),
     found: readFound(evidence, live),
     safetyFaults: readSafety(live, findings),
     hazardPassed: hazardPassed(live),
@@ -187,6 +198,13 @@ export function readJob(
   };
   return { ...picture, openEnds: readOpenEnds(picture) };
 }
+
+/** The photos in the order they were first taken, each as it was noted last. */
+const readPhotos = (live: Live): Photo[] => [
+  ...new Map(
+    ofKind(live, 'photo').map(({ id, notedAt, body }) => [body.hash, { id, notedAt, ...body }] as const),
+  ).values(),
+];
 
 /** Whether a hazard was knowingly passed, and nothing dangerous was noted since. */
 function hazardPassed(live: Live): boolean {

@@ -135,6 +135,13 @@ const REBUILD_ANSWERS = {
   'as-usual': 'goes back in the usual order, not as it came off',
 } as const;
 
+/** What a photo shows, in a line: of what, when, and its pins by number. */
+export function photoWords({ of, when, words, pins = [] }: Bodies['photo']): string {
+  const what = of && !('entry' in of) && nameOfThing(of);
+  const said = [what, when, words, ...pins.map((pin, n) => `${n + 1} ${pin.words}`)];
+  return said.filter(Boolean).join(', ') || 'taken';
+}
+
 function offWords(body: Bodies['took-off']): string {
   const name = nameOfThing(body);
   if ('part' in body) return name;
@@ -190,6 +197,8 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
         says: 'answer' in body ? REBUILD_ANSWERS[body.answer] : TICK_WORDS[body.step],
       };
     }
+    case 'photo':
+      return { about: 'Photo', says: photoWords(entry.body) };
     case 'tray-passed':
       return { about: 'Started all the same', says: entry.body.words };
     case 'repair':

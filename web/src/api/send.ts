@@ -13,6 +13,7 @@ import {
 } from '../keeping/outbox';
 import { changeKept, everythingKept, keepSeen, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
 import type { Tabs } from '../keeping/tabs';
+import { sendPhotos } from '../photos/sendPhotos';
 import { api, isRefused, problemWords } from './api';
 import { heardOf } from './stream';
 
@@ -187,6 +188,8 @@ export function makeSender(tabs: Tabs) {
       if (went === 'fault' && go.length > 1) most = 1;
       else if (went === 'fault') stuck.add(go[0]!.id);
     }
+    // Their jobs are there now, if they ever are.
+    await dispatch(sendPhotos());
     if (stuck.size > 0 || !getState().outbox.offline) return;
     // Nothing was left to send that would have told.
     const { data } = await dispatch(

@@ -33,6 +33,17 @@ interface Shelves extends DBSchema {
   seen: { key: string; value: Seen; indexes: { at: number } };
   /** What is being filled in, as text. */
   drafts: { key: string; value: string };
+  /** Photos that the server does not have yet, by their hash. */
+  photos: { key: string; value: KeptPhoto };
+}
+
+/** A photo on this device. */
+export interface KeptPhoto {
+  hash: string;
+  jobId: string;
+  blob: Blob;
+  /** Why the server did not take it, where it said so. */
+  refused?: string;
 }
 
 let opening: Promise<IDBPDatabase<Shelves>> | null = null;
@@ -48,11 +59,19 @@ export function shelves(): Promise<IDBPDatabase<Shelves>> {
 
 /** Async, so that a browser without a database rejects like one that keeps it shut. */
 const open = async (): Promise<IDBPDatabase<Shelves>> =>
-  openDB<Shelves>('rusty-wren', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('outbox', { autoIncrement: true }).createIndex('id', 'id', { unique: true });
-      db.createObjectStore('seen').createIndex('at', 'at');
-      db.createObjectStore('drafts');
+  openDB<Shelves>('rusty-wren', 2, {
+    upgrade: (db, from) => {
+      if (from < 1) {
+        db.createObjectStore('outbox', { autoIncrement: true }).createIndex('id', 'id', { unique: true });
+        db.createObjectStore('seen').createIndex('at', 'at');
+        db.createObjectStore('drafts');
+      }
+      if (from < 2) db.createObjectStore('photos', { keyPath: 'hash' });
+    },
+    // A page with a newer interface waits for nobody.
+    blocking: (_now, _wanted, event) => {
+      opening = null;
+      (event.target as IDBDatabase).close();
     },
     // Thrown away or cut off by the browser: opened anew when it is next wanted.
     terminated: () => (opening = null),
@@ -138,3 +157,22 @@ export async function draftsLaidUp(): Promise<Map<string, string> | null> {
     return null;
   }
 }
+
+/** Lays up a photo; resolves once it is on disk. */
+export async function layUpPhoto(photo: KeptPhoto): Promise<void> {
+  const tx = (await shelves()).transaction('photos', 'readwrite', { durability: 'strict' });
+  await tx.store.put(photo);
+  await tx.done;
+}
+
+/** Photos that wait to be sent. */
+export const photosKept = async (): Promise<KeptPhoto[]> => (await shelves()).getAll('photos');
+
+/** A photo of this device; none where the server has it, or the device keeps none. */
+export const photoKept = async (hash: string): Promise<KeptPhoto | undefined> =>
+  shelves()
+    .then((db) => db.get('photos', hash))
+    .catch(() => undefined);
+
+/** The server has it now. */
+export const photoSent = async (hash: string): Promise<void> => (await shelves()).delete('photos', hash);

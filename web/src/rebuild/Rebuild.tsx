@@ -18,6 +18,8 @@ import { JobBar } from '../job/JobBar';
 import { useLog, type JobAtBench, type Log } from '../job/useJob';
 import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
+import { Photos } from '../photos/Photos';
+import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { Guarded } from '../ui/Guarded';
 import { Sheet } from '../ui/Sheet';
@@ -134,7 +136,10 @@ function Rebuilding({ atBench }: { atBench: JobAtBench }): ReactElement {
           </Guarded>
         )}
         <Guarded what="The tray">
-          <TrayBoard off={picture.off} leftOff={picture.leftOff} log={log} />
+          <div className="grid content-start gap-6">
+            <TrayBoard off={picture.off} leftOff={picture.leftOff} log={log} />
+            <Photos photos={picture.photos} jobId={job.id} log={log} />
+          </div>
         </Guarded>
       </div>
       <div className="sticky bottom-0 z-20 border-t-2 border-line bg-paper px-3 py-2 sm:px-5">
@@ -217,6 +222,14 @@ function Now({
           onCount={() => onPick('count')}
           onDone={done}
         />
+        <div className="mt-3 flex flex-wrap gap-x-6">
+          <TakePhoto
+            jobId={atBench.job.id}
+            log={log}
+            of={{ of: isCover(layer.id) ? { part: layer.id } : { layer: layer.id } }}
+            words="Photo of it"
+          />
+        </div>
         {picked === null ? <PassOver step={step} onPass={onPass} /> : back}
       </>
     );
