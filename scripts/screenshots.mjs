@@ -61,11 +61,8 @@ const views = [
       await page.getByRole('button', { name: 'Cured it' }).waitFor();
     },
   },
-  {
-    name: 'bench-reasons',
-    path: job('Quick 24'),
-    prepare: async (page) => page.locator('[data-suspect] button').first().click(),
-  },
+  { name: 'rebuild', path: `${job('Reed 28')}/rebuild` },
+  { name: 'rebuild-dark', path: `${job('Thicket 30')}/rebuild`, theme: 'dark' },
   { name: 'bench-dark', path: job('Split 28'), theme: 'dark' },
   { name: 'tuning', path: `${job('Fell 52', 'F52-8106')}/tune` },
   {
@@ -117,7 +114,6 @@ const views = [
     },
   },
   { name: 'spec-cards', path: '/specs?model=brakken%20fell%2052' },
-  { name: 'fuel-mix', path: '/tools/fuel', theme: 'dark' },
   { name: 'cause-map', path: `${job('B45')}/map` },
   {
     name: 'ways',

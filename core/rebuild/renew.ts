@@ -9,6 +9,7 @@ import {
 } from '../knowledge';
 import type { Noted, Picture, Renewal } from '../log';
 import { isCover } from './makeUp';
+import { BACK, BACK_NEW, BACK_UNMENDED, COMEBACK_MINUTES, MINUTE, MINUTES, PARTS_COST } from './costs';
 import type { LayerNow, Rebuild } from './rebuild';
 
 /** Whether a layer is renewed or goes back as it is, and why. */
@@ -59,42 +60,6 @@ const KIT_MENDS = remedyOf('carburettor-rebuild').mends;
 const INSIDE: readonly EnginePart[] = ['pump', 'metering', 'circuits'];
 /** Causes that sit in the carburettor itself. */
 const IN_CARBURETTOR: readonly CauseId[] = INSIDE.flatMap(causesIn);
-
-/**
- * Chances that a layer brings the machine back within a season, by what is done with it: the trade's ordinary experience,
- * set down as figures here and nowhere else.
- */
-const BACK = { renewed: 0.01, soundSoft: 0.03, soundHard: 0.01, cleaned: 0.06, spent: 0.8 } as const;
-/** A fault inside that nobody put right comes back as a complaint. */
-const BACK_UNMENDED = 0.9;
-/** A new carburettor that is none, or that the machine does not suit. */
-const BACK_NEW = 0.02;
-
-/** Ordinary prices of parts, in the shop's money, until a price book says otherwise. */
-export const PARTS_COST: Readonly<{
-  kit: number;
-  whole: number;
-  layer: Partial<Record<LayerId, number>>;
-  other: number;
-}> = {
-  kit: 14,
-  whole: 42,
-  layer: {
-    'metering-diaphragm': 6,
-    'pump-diaphragm': 5,
-    'inlet-needle': 5,
-    'purge-bulb': 4,
-    'low-screw': 6,
-    'high-screw': 6,
-  },
-  other: 2,
-};
-/** Bench minutes: laying one layer back, fitting one new part, and a new carburettor set up. */
-const MINUTES = { layer: 0.7, fit: 0.5, whole: 7 } as const;
-/** What a comeback costs the shop besides its name: minutes, at the worth of a minute below. */
-const COMEBACK_MINUTES = 50;
-/** A bench minute in the shop's money. */
-const MINUTE = 0.8;
 
 /** One school of renewing, costed for this carburettor. */
 export interface RenewalChoice {

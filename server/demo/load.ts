@@ -8,6 +8,8 @@ import { thinTrack } from '@rusty-wren/core/tuning';
 import type pg from 'pg';
 import { inTransaction, type Pool } from '../db/pool';
 import { checkIn } from '../jobs/checkIn';
+import { hangPhoto } from '../photos/keep';
+import { DRAWN, drawPhoto, type DrawnId } from './drawn';
 import { OWNERS, SPEC_CARDS, TECHNICIANS, type DemoMachine, type DemoOwner } from './people';
 import { SCENARIOS, type Happening, type Scenario } from './scenarios';
 
@@ -23,7 +25,19 @@ function heard(machine: DemoMachine, soFar: readonly NewEntry[]): Noted {
   return { kind: 'heard', body: { track: thinTrack(track), seconds, by: 'stand-in' } };
 }
 
-type Plainly = Exclude<Happening, { strike: string } | { laterHours: number } | { heard: 'stand-in' }>;
+type Plainly = Exclude<
+  Happening,
+  { strike: string } | { laterHours: number } | { heard: 'stand-in' } | { photo: DrawnId }
+>;
+
+/** The photos of the demo, drawn. */
+export type Drawn = Record<DrawnId, Awaited<ReturnType<typeof drawPhoto>>>;
+
+/** Draws every photo of the demo. */
+export async function drawAll(): Promise<Drawn> {
+  const [link, diaphragm] = await Promise.all([drawPhoto(DRAWN.link), drawPhoto(DRAWN.diaphragm)]);
+  return { link, diaphragm };
+}
 
 function plain(happening: Plainly): Noted {
   const line = typeof happening === 'string' ? happening : 'line' in happening ? happening.line : null;
@@ -56,7 +70,13 @@ function plain(happening: Plainly): Noted {
 }
 
 /** The entries of a scenario, a few minutes apart, ending before `now`. Throws on a line shorthand cannot read. */
-export function entriesOf(scenario: Scenario, machine: DemoMachine, now: Date, by: string): NewEntry[] {
+export function entriesOf(
+  scenario: Scenario,
+  machine: DemoMachine,
+  now: Date,
+  by: string,
+  drawn: Drawn,
+): NewEntry[] {
   const start = new Date(now.getTime() - scenario.daysAgo * DAY_MS);
   start.setHours(8, 40, 0, 0);
   const steps = scenario.happenings.length * STEP_MS;
@@ -78,6 +98,12 @@ export function entriesOf(scenario: Scenario, machine: DemoMachine, now: Date, b
     }
     if (typeof happening === 'object' && 'heard' in happening) {
       entries.push(makeEntry(heard(machine, entries), common));
+      continue;
+    }
+    if (typeof happening === 'object' && 'photo' in happening) {
+      const { photo, ...said } = happening;
+      const { hash, width, height } = drawn[photo];
+      entries.push(makeEntry({ kind: 'photo', body: { hash, width, height, ...said } }, common));
       continue;
     }
     if (typeof happening === 'object' && 'mark' in happening) marks.set(happening.mark, common.id);
@@ -131,8 +157,9 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
     const owners = new Map<string, Map<string, string>>();
     for (const [key, owner] of Object.entries<DemoOwner>(OWNERS))
       owners.set(key, await insertOwner(client, owner));
+    const drawn = await drawAll();
     for (const scenario of SCENARIOS)
-      await loadScenario(client, scenario, now, owners, accounts.get(scenario.by) ?? '');
+      await loadScenario(client, scenario, { now, owners, by: accounts.get(scenario.by) ?? '', drawn });
     return true;
   });
 }
@@ -140,9 +167,12 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
 async function loadScenario(
   client: pg.PoolClient,
   scenario: Scenario,
-  now: Date,
-  owners: ReadonlyMap<string, ReadonlyMap<string, string>>,
-  by: string,
+  {
+    now,
+    owners,
+    by,
+    drawn,
+  }: { now: Date; owners: ReadonlyMap<string, ReadonlyMap<string, string>>; by: string; drawn: Drawn },
 ): Promise<void> {
   const [owner, machine] = scenario.machine;
   const ids = owners.get(owner);
@@ -151,6 +181,7 @@ async function loadScenario(
     (OWNERS as Record<string, DemoOwner>)[owner]!.machines[machine]!,
     now,
     by,
+    drawn,
   );
   for (const entry of entries) {
     const { error } = entrySchema.validate(entry, { convert: false });
@@ -158,11 +189,15 @@ async function loadScenario(
   }
   const promised =
     scenario.promisedIn === undefined ? undefined : new Date(now.getTime() + scenario.promisedIn * DAY_MS);
+  const jobId = randomUUID();
   await checkIn(client, {
-    jobId: randomUUID(),
+    jobId,
     customer: { id: ids?.get('owner') ?? '' },
     machine: { id: ids?.get(machine) ?? '' },
     ...(promised && { promisedFor: promised.toISOString().slice(0, 10) }),
     entries,
   });
+  const hung = new Set(entries.flatMap((e) => (e.kind === 'photo' ? [e.body.hash] : [])));
+  for (const photo of Object.values(drawn))
+    if (hung.has(photo.hash)) await hangPhoto(client, jobId, photo.hash, { ...photo, type: 'image/webp' });
 }

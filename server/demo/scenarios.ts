@@ -6,7 +6,18 @@ import type {
   LayerId,
   Outcome,
 } from '@rusty-wren/core/knowledge';
-import type { BehindAnswer, BuildOrder, ProvedStep, RebuildTick, Renewal, Stage } from '@rusty-wren/core/log';
+import type {
+  BehindAnswer,
+  Bodies,
+  PhotoTime,
+  Pin,
+  BuildOrder,
+  ProvedStep,
+  RebuildTick,
+  Renewal,
+  Stage,
+} from '@rusty-wren/core/log';
+import type { DrawnId } from './drawn';
 import type { OWNERS, TECHNICIANS } from './people';
 
 /**
@@ -30,6 +41,8 @@ export type Happening =
   | { rebuild: RebuildTick }
   | { renew: Renewal }
   | { order: BuildOrder }
+  /** A photo, drawn for the demo. */
+  | { photo: DrawnId; of?: Bodies['photo']['of']; when?: PhotoTime; words?: string; pins?: readonly Pin[] }
   /** A layer back on, a new one in its place. */
   | { renewed: LayerId }
   /** A guided recording of the engine that stands in for the machine, its screws as the log has them. */
@@ -463,6 +476,12 @@ export const SCENARIOS: readonly Scenario[] = [
       { carburettor: { throat: 'butterfly', bulb: 'on-body' } },
       'off tank',
       'L 1 1/4 H 1 1/8',
+      {
+        photo: 'link',
+        when: 'before',
+        words: 'throttle link',
+        pins: [{ x: 0.7, y: 0.34, words: 'inner hole' }],
+      },
       { rebuild: 'links-seen' },
       'off air box',
       'off carb',
@@ -477,6 +496,11 @@ export const SCENARIOS: readonly Scenario[] = [
       'off check valve sound',
       'off metering cover',
       'off metering diaphragm hard',
+      {
+        photo: 'diaphragm',
+        of: { layer: 'metering-diaphragm' },
+        pins: [{ x: 0.36, y: 0.36, words: 'gone hard here' }],
+      },
     ],
   },
   {
