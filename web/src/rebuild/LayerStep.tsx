@@ -15,7 +15,7 @@ import {
   type Rebuild,
 } from '@rusty-wren/core/rebuild';
 import { formatTurns } from '@rusty-wren/core/units';
-import { useState, type ReactElement } from 'react';
+import { useState, type ReactElement, type ReactNode } from 'react';
 import { BIG_BUTTON, StepHead } from '../bench/steps/StepHead';
 import type { Log } from '../job/useJob';
 import { Button } from '../ui/Button';
@@ -33,6 +33,8 @@ export interface AtLayer {
   eyebrow: string;
   log: Log;
   onDone: () => void;
+  /** What else can be done, in the row of quiet choices. */
+  more?: ReactNode;
 }
 
 /** A layer in hand: how it was found as it comes off, and what becomes of it once it is. */
@@ -50,6 +52,7 @@ function ComesOff({
   uncounted,
   onCount,
   onDone,
+  more,
 }: AtLayer & { uncounted: boolean; onCount: () => void }): ReactElement {
   const { id, name } = layer;
   const away = new Set(rebuild.layers.filter((l) => l.where !== 'in').map((l) => l.id));
@@ -91,6 +94,7 @@ function ComesOff({
               Its count is lost
             </Button>
           </div>
+          <div className="mt-3 flex flex-wrap gap-x-6">{more}</div>
         </>
       ) : def ? (
         <>
@@ -116,14 +120,20 @@ function ComesOff({
               </button>
             ))}
           </div>
-          <Button look="quiet" className="mt-3 !px-0" onClick={() => off()}>
-            {def.staysIn ? 'It comes out' : 'Off, not looked at'}
-          </Button>
+          <div className="mt-3 flex flex-wrap gap-x-6">
+            <Button look="quiet" className="!px-0" onClick={() => off()}>
+              {def.staysIn ? 'It comes out' : 'Off, not looked at'}
+            </Button>
+            {more}
+          </div>
         </>
       ) : (
-        <div className="mt-4">
-          <Main onClick={() => off()}>Off</Main>
-        </div>
+        <>
+          <div className="mt-4">
+            <Main onClick={() => off()}>Off</Main>
+          </div>
+          <div className="mt-3 flex flex-wrap gap-x-6">{more}</div>
+        </>
       )}
     </section>
   );
@@ -137,6 +147,7 @@ function GoesBack({
   baselineTurns,
   how,
   onDone,
+  more,
 }: AtLayer & { baselineTurns: number; how?: string | undefined }): ReactElement {
   const { id, name, where, condition } = layer;
   const [why, setWhy] = useState(false);
@@ -204,6 +215,7 @@ function GoesBack({
         <Button look="quiet" className="!px-0" onClick={() => setWhy(true)}>
           Left off, because…
         </Button>
+        {more}
       </div>
       {why && (
         <OneLine

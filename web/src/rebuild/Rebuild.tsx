@@ -175,7 +175,7 @@ function Now({
   const baselineTurns = useAppSelector((s) => s.settings.baselineTurns);
   const done = (): void => onPick(null);
   const back = (
-    <Button look="quiet" className="mt-3 !px-0" onClick={done}>
+    <Button look="quiet" className="!px-0" onClick={done}>
       Back to the guide
     </Button>
   );
@@ -209,29 +209,29 @@ function Now({
   if (layer) {
     const screw = isCover(layer.id) ? null : screwOf(layer.id);
     return (
-      <>
-        <LayerStep
-          key={`${layer.id} ${layer.where}`}
-          layer={layer}
-          rebuild={rebuild}
-          eyebrow={picked === null && step ? whereWords(guide, step) : 'In hand'}
-          log={log}
-          uncounted={screw !== null && !picture.ledger.counted.has(screw)}
-          baselineTurns={baselineTurns}
-          how={picked === null ? step?.how : undefined}
-          onCount={() => onPick('count')}
-          onDone={done}
-        />
-        <div className="mt-3 flex flex-wrap gap-x-6">
-          <TakePhoto
-            jobId={atBench.job.id}
-            log={log}
-            of={{ of: isCover(layer.id) ? { part: layer.id } : { layer: layer.id } }}
-            words="Photo of it"
-          />
-        </div>
-        {picked === null ? <PassOver step={step} onPass={onPass} /> : back}
-      </>
+      <LayerStep
+        key={`${layer.id} ${layer.where}`}
+        layer={layer}
+        rebuild={rebuild}
+        eyebrow={picked === null && step ? whereWords(guide, step) : 'In hand'}
+        log={log}
+        uncounted={screw !== null && !picture.ledger.counted.has(screw)}
+        baselineTurns={baselineTurns}
+        how={picked === null ? step?.how : undefined}
+        onCount={() => onPick('count')}
+        onDone={done}
+        more={
+          <>
+            <TakePhoto
+              jobId={atBench.job.id}
+              log={log}
+              of={{ of: isCover(layer.id) ? { part: layer.id } : { layer: layer.id } }}
+              words="Photo of it"
+            />
+            {picked === null ? <PassOver step={step} onPass={onPass} /> : back}
+          </>
+        }
+      />
     );
   }
   if (!step) return <Together rebuild={rebuild} atBench={atBench} log={log} />;
@@ -267,7 +267,7 @@ const PassOver = ({
   onPass: (id: string) => void;
 }): ReactElement | null =>
   step?.may ? (
-    <Button look="quiet" data-pass="" className="mt-3 !px-0" onClick={() => onPass(step.id)}>
+    <Button look="quiet" data-pass="" className="!px-0" onClick={() => onPass(step.id)}>
       Pass this over
     </Button>
   ) : null;

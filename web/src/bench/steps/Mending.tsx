@@ -72,7 +72,7 @@ export function Mending({
         <Link
           to={`/job/${jobId}/rebuild`}
           onClick={() => log.all(settling)}
-          className="mt-4 mr-3 inline-flex min-h-14 items-center rounded-md border-2 border-ink bg-card px-6 text-lg font-semibold hover:bg-line"
+          className="mt-4 mr-4 inline-flex min-h-14 items-center rounded-md border-2 border-ink bg-card px-6 text-lg font-semibold hover:bg-line"
         >
           Rebuild it, layer by layer
         </Link>
@@ -81,7 +81,7 @@ export function Mending({
         <Link
           to={`/job/${jobId}/tune`}
           onClick={() => log.all(settling)}
-          className="mt-4 inline-flex min-h-14 items-center rounded-md border-2 border-ink bg-card px-6 text-lg font-semibold hover:bg-line"
+          className="mt-4 mr-4 inline-flex min-h-14 items-center rounded-md border-2 border-ink bg-card px-6 text-lg font-semibold hover:bg-line"
         >
           Set it on the tuning bench
         </Link>
