@@ -48,6 +48,11 @@ describe('entries', () => {
     'thrown-away': [{ layer: 'pump-gasket' }],
     'left-off': [{ thing: 'a washer', words: 'not of this one' }],
     condition: [{ layer: 'metering-diaphragm', condition: 'hard' }],
+    line: [
+      { tag: 'clear, long', ends: ['tank-filter', 'supply-stub'] },
+      { tag: 'blue', ends: ['tank', 'return-stub'], returns: true },
+      { tag: 'blue', ends: ['tank', 'return-stub'], on: true },
+    ],
     carburettor: [
       { throat: 'barrel', bulb: 'on-body' },
       { throat: 'butterfly', bulb: 'none', own: { pump: ['pump-cover'], metering: [] } },
@@ -136,6 +141,9 @@ describe('entries', () => {
       entry('photo', { hash: 'a'.repeat(64), width: 1, height: 1, pins: [{ x: 1.1, y: 0, words: 'x' }] }),
       'body.pins[0].x',
     ],
+    [entry('line', { tag: 'x', ends: ['tank'] }), 'body.ends'],
+    [entry('line', { tag: 'x', ends: ['tank', 'tank'] }), 'body.ends'],
+    [entry('line', { ends: ['tank', 'vent'] }), 'body.tag is required'],
     [entry('proved', { step: 'cold' }), 'body.step must be one of'],
     [entry('note', { text: '' }), 'body.text is not allowed to be empty'],
     [

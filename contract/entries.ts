@@ -7,6 +7,7 @@ import {
   COVERS,
   IMPULSES,
   LAYER_IDS,
+  LINE_ENDS,
   SCREW_SETS,
   THROATS,
   OUTCOMES,
@@ -117,6 +118,12 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   'thrown-away': oneThing(),
   'left-off': oneThing({ words: text(500).required() }),
   condition: Joi.object({ layer: layer.required(), condition: oneOf(CONDITIONS).required() }),
+  line: Joi.object({
+    tag: text(60).required(),
+    ends: Joi.array().items(oneOf(LINE_ENDS)).length(2).unique().required(),
+    returns: Joi.boolean().valid(true),
+    on: Joi.boolean().valid(true),
+  }),
   carburettor: Joi.object({
     throat: oneOf(THROATS).required(),
     bulb: oneOf(BULBS).required(),

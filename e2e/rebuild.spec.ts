@@ -30,6 +30,12 @@ test('a bulb-on-body carburettor is rebuilt by touch: one layer missing, one ren
   await expect(title(page)).toHaveText('Count the screws to their seats');
   await pass(page);
   await answer(page, 'Links and springs looked at before they were unhooked', 'Done');
+  await expect(title(page)).toHaveText('Tag the lines');
+  await now(page).getByLabel('Its tag').fill('clear');
+  await now(page).getByRole('button', { name: 'filter in the tank' }).click();
+  await now(page).getByRole('button', { name: 'supply stub' }).click();
+  await now(page).getByRole('button', { name: 'Tag it' }).click();
+  await now(page).getByRole('button', { name: 'All tagged' }).click();
   await pass(page);
   await expect(now(page).getByText('Petrol vapour')).toBeVisible();
   await answer(page, 'Carburettor off', 'Off');
@@ -110,7 +116,13 @@ test('a bulb-on-body carburettor is rebuilt by touch: one layer missing, one ren
   await page.goBack();
   await answer(page, 'Gasket hole over the impulse port', 'Done');
   await answer(page, 'Carburettor on', 'On');
-  await answer(page, 'Trace supply and return', 'right');
+  await expect(title(page)).toHaveText('Lines back on');
+  await now(page).getByRole('button', { name: 'Somewhere else' }).click();
+  await now(page).getByRole('button', { name: 'filter in the tank' }).click();
+  await now(page).getByRole('button', { name: 'return stub' }).click();
+  await now(page).getByRole('button', { name: 'It is there now' }).click();
+  await expect(now(page).getByRole('alert')).toContainText('it was not there');
+  await now(page).getByRole('button', { name: 'As it was' }).click();
   await answer(page, 'Throttle and choke full travel, by hand', 'Done');
   await answer(page, 'Air box on', 'On');
   await answer(page, 'Stop and earth wires clear', 'Done');

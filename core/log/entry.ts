@@ -6,6 +6,7 @@ import type {
   Condition,
   History,
   LayerId,
+  Line,
   Outcome,
   PartId,
   RemedyId,
@@ -51,6 +52,7 @@ export type BuildOrder = (typeof BUILD_ORDERS)[number];
 
 export const REBUILD_TICKS = [
   'links-seen',
+  'lines-tagged',
   'scribed',
   'off-enough',
   'screen-takes-spray',
@@ -106,6 +108,8 @@ export interface Bodies {
   'left-off': Thing & { words: string };
   /** How a layer is, looked at again. */
   condition: { layer: LayerId; condition: Condition };
+  /** A line tagged as it was found; `on`: pushed on again, and where. */
+  line: Line & { on?: true };
   /** What kind of carburettor it is, as seen. */
   carburettor: Carburettor;
   'rebuild-step':
@@ -165,6 +169,7 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   'thrown-away': true,
   'left-off': true,
   condition: true,
+  line: true,
   carburettor: true,
   'rebuild-step': true,
   'tray-passed': true,

@@ -54,6 +54,7 @@ export type {
 } from './picture';
 export { COLD_AGAIN_H, coldStartDue } from './proof';
 export { itemBack, nameOfThing, thingOf } from './tray';
+export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
 export { caseOf, staleFindings } from './caseOf';

@@ -14,6 +14,7 @@ import type {
 import type { Evidence, Known } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import type { Judged } from '../verdict';
+import type { LineNow } from './lines';
 import type { Reading } from '../reading';
 import type { Ledger } from '../tuning';
 import type {
@@ -133,6 +134,8 @@ export interface Picture {
   leftOff: readonly LeftOff[];
   /** What lies on the tray was knowingly passed: nothing came off since. */
   trayPassed: boolean;
+  /** Lines tagged, in the order they were first. */
+  lines: readonly LineNow[];
   /** What kind of carburettor it is, as somebody said last. */
   carburettor: Carburettor | null;
   settled: readonly Settled[];

@@ -403,6 +403,11 @@ describe('words', () => {
       'thrown-away': [{ layer: 'pump-gasket' }, 'Thrown away', 'Pump gasket'],
       'left-off': [{ thing: 'sleeve', words: 'none fitted' }, 'Left off on purpose', 'sleeve. none fitted'],
       condition: [{ layer: 'inlet-needle', condition: 'worn' }, 'Inlet needle', 'ring in the tip'],
+      line: [
+        { tag: 'blue', ends: ['tank', 'return-stub'], returns: true },
+        'Line',
+        'blue: tank, no filter to return stub, fuel comes out of it at one press',
+      ],
       carburettor: [{ throat: 'barrel', bulb: 'on-body' }, 'Carburettor', 'barrel, bulb on the body'],
       'rebuild-step': [{ step: 'renew', answer: 'kit' }, 'Rebuild', 'to be renewed: all that the kit holds'],
       photo: [

@@ -1,6 +1,7 @@
 import {
   behindOf,
   causeOf,
+  isCrossed,
   tellsOf,
   type Carburettor,
   type CauseId,
@@ -31,6 +32,7 @@ import { readProof } from './proof';
 import { aboutOf, readRepairs } from './repairs';
 import { readStage } from './stage';
 import { readTray, trayPassed } from './tray';
+import { readLines } from './lines';
 import { readLedger } from './tune';
 
 type Live = readonly Entry[];
@@ -39,9 +41,13 @@ const ofKind = <K extends Entry['kind']>(entries: Live, kind: K): EntryOf<K>[] =
 
 type Found = Bodies['finding'];
 
-/** What an entry tells of a check: a finding, or a layer of the carburettor looked at as it came off. Null: nothing. */
+/** What an entry tells of a check: a finding, a layer looked at as it came off, a line that cannot be right. Null: nothing. */
 function findingIn(entry: Entry): Found | null {
   if (entry.kind === 'finding') return entry.body;
+  if (entry.kind === 'line')
+    return !entry.body.on && isCrossed(entry.body)
+      ? { check: 'line-routing', result: 'crossed', sureness: 'sure' }
+      : null;
   if (entry.kind !== 'condition' && !(entry.kind === 'took-off' && 'layer' in entry.body)) return null;
   const { layer, condition } = entry.body as Bodies['condition'] | { layer: LayerId; condition?: Condition };
   const tells = condition && tellsOf(layer, condition);
@@ -178,6 +184,7 @@ export function readJob(
     repairs,
     ...readTray(live),
     trayPassed: trayPassed(live),
+    lines: readLines(live),
     carburettor: ofKind(live, 'carburettor').at(-1)?.body ?? carburettor,
     settled: readSettled(live, repairs),
     behindAnswers: new Map(

@@ -15,6 +15,7 @@ import type { Reading } from '../reading';
 import { moveInWords, readBlip } from '../tuning';
 import type { Bodies, Entry, RebuildTick, Stage, StartOutcome } from './entry';
 import type { ToMend, TrailLine } from './picture';
+import { lineSays } from './lines';
 import { nameOfThing } from './tray';
 
 /** What each stage is called, on a tag and in the trail. */
@@ -117,6 +118,7 @@ export const START_WORDS: Readonly<Record<StartOutcome, string>> = {
 /** The steps of a rebuild that are said, each as a thing done. */
 export const TICK_WORDS: Readonly<Record<RebuildTick, string>> = {
   'links-seen': 'links and springs looked at before they were unhooked',
+  'lines-tagged': 'lines tagged at both ends',
   scribed: 'line scribed across body and covers',
   'off-enough': 'off far enough',
   'screen-takes-spray': 'screen takes the spray with the lever pressed',
@@ -188,6 +190,8 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
       const { layer, condition } = entry.body;
       return { about: layerOf(layer).name, says: conditionWords(layer, condition) };
     }
+    case 'line':
+      return { about: 'Line', says: lineSays(entry.body) };
     case 'carburettor':
       return { about: 'Carburettor', says: familyOf(entry.body).name.toLowerCase() };
     case 'rebuild-step': {

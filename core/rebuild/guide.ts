@@ -26,6 +26,9 @@ export type Asks =
   | { kind: 'on'; item: StackId | PartId; renew: boolean }
   | { kind: 'loose'; name: string }
   | { kind: 'check'; check: CheckId }
+  /** Tag the lines; push them on again. */
+  | { kind: 'lines' }
+  | { kind: 'lines-on' }
   | { kind: 'tick'; tick: RebuildTick }
   | { kind: 'renew' }
   | { kind: 'order' };
@@ -169,6 +172,15 @@ function stripSteps(at: Looked): GuideStep[] {
       may: true,
       how: 'Throttle and choke: which hole, which way round. A picture says it best.',
     }),
+    {
+      id: 'lines',
+      stage,
+      title: 'Tag the lines',
+      how: 'What each is at both ends, by its colour, mark or length. One press of the bulb shows the return.',
+      asks: { kind: 'lines' },
+      done: ticks.has('lines-tagged'),
+      may: true,
+    },
     checkStep(stage, 'inlet-pressure', found(at, 'inlet-pressure', rebuild.during), { may: true }),
     off('carburettor', wasOff(at, 'carburettor'), { caution: CAUTIONS.petrol }),
     tickStep(stage, 'scribed', ticks, { may: true, how: 'So that every cover goes back the way it was.' }),
@@ -329,9 +341,11 @@ function refitSteps(at: Looked): GuideStep[] {
       ? [
           tickStep(stage, 'impulse-met', ticks),
           on('carburettor', !carbOff),
-          checkStep(stage, 'line-routing', found(at, 'line-routing', since, ['right']), {
-            how: 'One press of the bulb shows the return. The line with the filter is the supply.',
-          }),
+          picture.lines.length > 0
+            ? linesOn(at)
+            : checkStep(stage, 'line-routing', found(at, 'line-routing', since, ['right']), {
+                how: 'One press of the bulb shows the return. The line with the filter is the supply.',
+              }),
           tickStep(stage, 'links-worked', ticks, { how: 'Before a cover hides them.' }),
         ]
       : []),
@@ -356,6 +370,15 @@ function refitSteps(at: Looked): GuideStep[] {
     ...(flooded ? [tickStep(stage, 'flood-cleared', ticks, { caution: CAUTIONS.lead })] : []),
   ];
 }
+
+/** Every tagged line on again, where it was. */
+const linesOn = ({ picture }: Looked): GuideStep => ({
+  id: 'lines on',
+  stage: 'refit',
+  title: 'Lines back on',
+  asks: { kind: 'lines-on' },
+  done: picture.lines.every((line) => line.on !== null && !line.astray),
+});
 
 const isRebuilt = (part: PartId): boolean => part === 'pump-cover' || part === 'metering-cover';
 const isPart = (item: StackId | PartId): item is PartId => (PART_IDS as readonly string[]).includes(item);

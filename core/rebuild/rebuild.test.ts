@@ -15,6 +15,7 @@ import {
   type Carburettor,
   type CheckId,
   type Condition,
+  type Line,
   type PartId,
   type StackId,
 } from '../knowledge';
@@ -119,6 +120,13 @@ function does({ asks }: GuideStep, c: Carburettor, picture: Picture): Noted[] {
         : [{ kind: 'finding', body: GOOD[asks.check] } as Noted];
     case 'tick':
       return [{ kind: 'rebuild-step', body: { step: asks.tick } }];
+    case 'lines':
+      return [
+        { kind: 'line', body: { tag: 'clear', ends: ['tank-filter', 'supply-stub'] } },
+        { kind: 'rebuild-step', body: { step: 'lines-tagged' } },
+      ];
+    case 'lines-on':
+      return picture.lines.map(({ tag, ends }) => ({ kind: 'line', body: { tag, ends, on: true } }));
     case 'renew':
       return [{ kind: 'rebuild-step', body: { step: 'renew', answer: 'kit' } }];
     case 'order':
@@ -339,6 +347,46 @@ describe('the guide', () => {
     const soft = makeUpOf(PLAIN).stacks;
     bench.off(...[...soft.pump, ...soft.metering].filter((id) => id !== 'metering-cover' && !staysIn(id)));
     expect(waits()).toEqual([]);
+  });
+});
+
+describe('the lines', () => {
+  const tag = (ends: Line['ends'], more: { returns?: true; on?: true; tag?: string } = {}): Noted => ({
+    kind: 'line',
+    body: { tag: 'clear', ends, ...more },
+  });
+
+  it.each([
+    [['tank-filter', 'supply-stub'], {}, false],
+    [['tank', 'return-stub'], { returns: true }, false],
+    [['tank-filter', 'return-stub'], {}, true],
+    [['return-stub', 'tank-filter'], {}, true],
+    [['tank', 'supply-stub'], {}, true],
+    [['tank-filter', 'supply-stub'], { returns: true }, true],
+    [['case', 'impulse-stub'], {}, false],
+  ] as const)('%s %o: crossed %s, and then a finding', (ends, more, crossed) => {
+    const { picture } = new Bench().note(tag(ends, more));
+    expect(picture.findings.some((f) => f.check === 'line-routing' && f.result === 'crossed')).toBe(crossed);
+    expect(picture.found.some((f) => f.cause === 'fuel-lines-swapped')).toBe(crossed);
+  });
+
+  it('go back where they were; somewhere else is noticed until it is put right, and is no finding', () => {
+    const bench = new Bench().note(
+      { kind: 'carburettor', body: PLAIN },
+      { kind: 'took-off', body: { part: 'carburettor' } },
+      tag(['tank-filter', 'supply-stub']),
+      tag(['tank', 'return-stub'], { tag: 'blue', returns: true }),
+    );
+    const step = () => guideOf(bench.picture, bench.rebuild).steps.find((s) => s.id === 'lines on');
+    bench.note(
+      tag(['return-stub', 'tank-filter'], { on: true }),
+      tag(['return-stub', 'tank'], { tag: 'Blue', on: true }),
+    );
+    expect(bench.picture.lines.map((l) => l.astray)).toEqual([true, false]);
+    expect(step()?.done).toBe(false);
+    expect(bench.picture.findings).toEqual([]);
+    bench.note(tag(['supply-stub', 'tank-filter'], { on: true }));
+    expect(step()?.done).toBe(true);
   });
 });
 

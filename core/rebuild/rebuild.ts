@@ -39,7 +39,7 @@ export interface Rebuild {
 }
 
 /** Said before the first thing comes off. */
-const BEFOREHAND: readonly RebuildTick[] = ['links-seen', 'scribed'];
+const BEFOREHAND: readonly RebuildTick[] = ['links-seen', 'lines-tagged', 'scribed'];
 /** Said once for the whole rebuild, whatever comes off later. */
 const ONCE: readonly RebuildTick[] = [...BEFOREHAND, 'off-enough', 'screen-takes-spray'];
 

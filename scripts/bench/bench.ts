@@ -1,4 +1,6 @@
 import { diagnose, glance, looksAhead } from '@rusty-wren/core/diagnosis';
+import { readJob } from '@rusty-wren/core/log';
+import { guideOf, rebuildOf } from '@rusty-wren/core/rebuild';
 import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import { Bench } from 'tinybench';
@@ -6,6 +8,7 @@ import { caseWith } from './caseWith';
 import { speedInChromium } from './inChromium';
 import { ears } from './ear';
 import { smallNetworks } from './networks';
+import { rebuildWith } from './rebuildWith';
 import { recovery } from './recovery';
 import { timesLine } from './timesLine';
 import { tunes } from './tunes';
@@ -28,6 +31,11 @@ async function speed(): Promise<void> {
   bench.add('looking two checks ahead, 5 findings', () => {
     const steps = looksAhead(c);
     while (!steps.next().done);
+  });
+  const entries = rebuildWith(60, 20);
+  bench.add('folding a rebuild: 60 layers, 20 photos (aim: 5 ms)', () => {
+    const picture = readJob(entries, { kind: 'trimmer' });
+    guideOf(picture, rebuildOf(picture));
   });
   await bench.run();
   console.log(

@@ -115,11 +115,28 @@ const soundOf = (jobs: readonly string[]) => {
     },
     { ...entry(), kind: 'strike', body: { reason: 'slip' }, strikes: randomUUID() },
     { ...entry(), kind: 'took-off', body: { thing: 'washer' } },
+    { ...entry(), kind: 'took-off', body: { layer: 'inlet-needle', condition: 'worn' } },
+    { ...entry(), kind: 'left-off', body: { layer: 'lever-pin', words: 'none here' } },
+    { ...entry(), kind: 'line', body: { tag: 'clear', ends: ['tank-filter', 'supply-stub'] } },
+    {
+      ...entry(),
+      kind: 'carburettor',
+      body: { throat: 'barrel', bulb: 'none', own: { pump: ['pump-cover'], metering: [] } },
+    },
+    { ...entry(), kind: 'rebuild-step', body: { step: 'renew', answer: 'kit' } },
+    {
+      ...entry(),
+      kind: 'photo',
+      body: { hash: 'a'.repeat(64), width: 4, height: 3, pins: [{ x: 0, y: 1, words: 'here' }] },
+    },
     { ...entry(), kind: 'heard', body: { track: [[0, 2800, 0]], seconds: 1, by: 'recording' } },
     { ...entry(), kind: 'stage', body: { stage: 'closed' } },
   ];
   const job = (): string => jobs[Math.floor(Math.random() * jobs.length)]!;
-  const any = (): object => kinds()[Math.floor(Math.random() * 7)]!;
+  const any = (): object => {
+    const all = kinds();
+    return all[Math.floor(Math.random() * all.length)]!;
+  };
   return [
     () => ({ method: 'POST', path: `/api/jobs/${job()}/entries`, body: { entries: [any(), any()] } }),
     () => ({
@@ -142,6 +159,11 @@ const soundOf = (jobs: readonly string[]) => {
         promisedFor: '2026-12-01',
         entries: [any()],
       },
+    }),
+    () => ({
+      method: 'PUT',
+      path: `/api/jobs/${job()}/photos/${randomUUID().replaceAll('-', '').repeat(2)}`,
+      body: { hash: 'not a picture' },
     }),
     () => ({ method: 'PUT', path: '/api/own-order', body: { checks: ['fuel-look', 'fuel-smell'] } }),
     () => ({
@@ -193,6 +215,9 @@ const PATHS = [
   '//evil.example/',
   '/api/entries',
   '/api/specs/1',
+  '/api/photos/x',
+  '/api/photos/%00',
+  '/api/jobs/x/photos/y',
   '/api/%6aobs',
 ];
 const METHODS = ['GET', 'HEAD', 'OPTIONS', 'PATCH', 'DELETE', 'POST', 'PUT', 'TRACE', 'PROPFIND'];
@@ -222,6 +247,7 @@ function askedOf(
     }
   }
   const isFeed = sound.path === '/api/feed';
+  const isPhoto = sound.path.includes('/photos/');
   let text = JSON.stringify(body) ?? '';
   // Half of a pair, raw: JSON.stringify would have escaped it as it stands.
   if (n % 11 === 0) text = text.slice(0, Math.floor(text.length * Math.random()));
@@ -229,7 +255,11 @@ function askedOf(
     method: sound.method,
     path: sound.path,
     body: text,
-    headers: { ...(isFeed && { 'content-type': 'application/x-ndjson' }), ...HEADERS[n % HEADERS.length] },
+    headers: {
+      ...(isFeed && { 'content-type': 'application/x-ndjson' }),
+      ...(isPhoto && { 'content-type': 'image/webp' }),
+      ...HEADERS[n % HEADERS.length],
+    },
     ids: idsIn(body),
   };
 }

@@ -28,3 +28,4 @@ export {
   type StackId,
   type Throat,
 } from './families';
+export { isCrossed, LINE_END_NAMES, LINE_ENDS, lineWords, type Line, type LineEnd } from './lines';

@@ -22,10 +22,14 @@ export function Tray({ off, log }: { off: readonly OffItem[]; log: Log }): React
           key={item.entryId}
           type="button"
           onClick={() => back(item)}
-          aria-label={`Put back: ${item.name}`}
+          aria-label={`Put back: ${item.gone ? 'a new ' : ''}${item.name}`}
           className="inline-flex min-h-11 shrink-0 items-center gap-2 rounded-md border-2 border-ink bg-card px-3 font-semibold hover:bg-line"
         >
-          {item.name} <Undo2 size={17} aria-hidden />
+          {item.name}
+          {item.gone && (
+            <span className="text-rust">{item.gone === 'missing' ? 'missing' : 'in the bin'}</span>
+          )}
+          <Undo2 size={17} aria-hidden />
         </button>
       ))}
       <button

@@ -3,6 +3,7 @@ import { historyWords } from '@rusty-wren/core/log';
 import { Fuel } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { KIND_WORDS, tagWords } from '../ui/words';
+import { Photos } from '../photos/Photos';
 import { Sheet } from '../ui/Sheet';
 import { Complaints } from './Complaints';
 import { SaveCase } from './SaveCase';
@@ -125,6 +126,9 @@ function HistorySheet({ atBench, log }: { atBench: JobAtBench; log: Log }): Reac
           <p className="mt-2 text-xl text-soft">Nothing was said of its history.</p>
         )}
         <SameCan mates={mates} log={log} />
+        <div className="mt-4">
+          <Photos photos={picture.photos} jobId={job.id} log={log} />
+        </div>
         <div className="mt-3 flex items-center gap-2">
           <SaveCase tag={job.tag} picture={picture} />
         </div>

@@ -17,6 +17,7 @@ import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { inSentence } from '../ui/words';
 import { FamilyPick } from './FamilyPick';
+import { LinesOn, TagLines } from './LinesStep';
 import { Caution, Main } from './Main';
 import { RenewStep } from './RenewStep';
 
@@ -41,6 +42,22 @@ export function GuideStepNow(at: AtStep): ReactElement {
       return <FamilyPick known={picture.carburettor} onPicked={(c) => log('carburettor', c)} />;
     case 'check':
       return <CheckHere check={asks.check} {...at} />;
+    case 'lines':
+      return (
+        <Plain step={step} eyebrow={eyebrow}>
+          <TagLines
+            lines={picture.lines}
+            log={log}
+            onDone={() => log('rebuild-step', { step: 'lines-tagged' })}
+          />
+        </Plain>
+      );
+    case 'lines-on':
+      return (
+        <Plain step={step} eyebrow={eyebrow}>
+          <LinesOn lines={picture.lines} log={log} />
+        </Plain>
+      );
     case 'renew':
       return (
         <RenewStep

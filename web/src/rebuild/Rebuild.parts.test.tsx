@@ -11,6 +11,7 @@ import { Exploded } from './Exploded';
 import { FamilyPick } from './FamilyPick';
 import { GuideStepNow } from './GuideStepNow';
 import { LayerStep } from './LayerStep';
+import { LinesOn, TagLines } from './LinesStep';
 import { Together } from './Together';
 import { TrayBoard } from './TrayBoard';
 
@@ -293,5 +294,42 @@ describe('the tray', () => {
       />,
     );
     expect(screen.queryByLabelText('Start it all the same, because')).toBeNull();
+  });
+});
+
+describe('the lines', () => {
+  it('are tagged by both ends, and say at once where supply and return are crossed', async () => {
+    const bench = fakeLog();
+    const { picture } = benchWith(complains('no-fire'), {
+      kind: 'line',
+      body: { tag: 'blue', ends: ['tank-filter', 'return-stub'] },
+    });
+    draw(<TagLines lines={picture.lines} log={bench.log} onDone={vi.fn()} />);
+    expect(screen.getByText('Supply and return are crossed as they came.')).toBeTruthy();
+    const tagIt = screen.getByRole<HTMLButtonElement>('button', { name: 'Tag it' });
+    await userEvent.type(screen.getByLabelText('Its tag'), 'clear, 120 mm');
+    await click('tank, no filter');
+    expect(tagIt.disabled).toBe(true);
+    await click('return stub');
+    await click('Fuel comes out of it at one press');
+    await userEvent.click(tagIt);
+    expect(bench.noted()).toEqual([
+      { kind: 'line', body: { tag: 'clear, 120 mm', ends: ['tank', 'return-stub'], returns: true } },
+    ]);
+  });
+
+  it('go on as they were in one tap; somewhere else is said in red', async () => {
+    const bench = fakeLog();
+    const { picture } = benchWith(
+      complains('no-fire'),
+      { kind: 'line', body: { tag: 'clear', ends: ['tank-filter', 'supply-stub'] } },
+      { kind: 'line', body: { tag: 'clear', ends: ['tank-filter', 'bulb-in'], on: true } },
+    );
+    draw(<LinesOn lines={picture.lines} log={bench.log} />);
+    expect(screen.getByRole('alert').textContent).toContain('it was not there');
+    await click('As it was');
+    expect(bench.noted()).toEqual([
+      { kind: 'line', body: { tag: 'clear', ends: ['tank-filter', 'supply-stub'], on: true } },
+    ]);
   });
 });
