@@ -15,6 +15,8 @@ const jobOf = (page: Page): string => /job\/([0-9a-f-]{36})/.exec(page.url())![1
 /** What the server has on a job's log, in order. */
 async function onServer(page: Page, jobId: string): Promise<string[]> {
   const response = await page.request.get(`/api/jobs/${jobId}`);
+  // Busy: it says to ask again.
+  if (response.status() === 503) return ['asked too early'];
   const { entries } = (await response.json()) as { entries: { seq: number; body: { text?: string } }[] };
   expect(entries.map((e) => e.seq)).toEqual(entries.map((_, i) => i + 1));
   return entries.flatMap((e) => e.body.text ?? []);

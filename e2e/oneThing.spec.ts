@@ -224,7 +224,7 @@ test('the rack and the bench say the same about a job', async ({ page }) => {
 });
 
 const VIEWS = ['/', '/closed', '/check-in', '/specs', '/practice', '/tools', '/tools/fuel'] as const;
-const OF_A_JOB = ['', '/map', '/tune', '/start'] as const;
+const OF_A_JOB = ['', '/map', '/tune', '/start', '/rebuild'] as const;
 const SIZES = [
   [1280, 800],
   [390, 844],
@@ -232,21 +232,25 @@ const SIZES = [
   [640, 400],
 ] as const;
 
-test('every main view: one call to act, nothing cut, nothing barred, light or dark', async ({ page }) => {
-  await page.goto('/');
-  const job = await page.locator('[data-tag]').first().getAttribute('href');
-  for (const path of [...VIEWS, ...OF_A_JOB.map((of) => `${job}${of}`)]) {
-    await page.setViewportSize({ width: 1280, height: 800 });
-    await page.goto(path);
-    await expect(page.locator('main h1, main h2').first()).toBeVisible();
-    expect.soft(await barred(page), path).toEqual([]);
-    expect
-      .soft((await calls(page)).length, `${path}: ${(await calls(page)).join(' | ')}`)
-      .toBeLessThanOrEqual(1);
-    for (const [width, height] of SIZES) {
-      await page.setViewportSize({ width, height });
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-      expect.soft(wide, `${path} at ${width}`).toBeLessThanOrEqual(width);
+for (const [whose, paths] of [
+  ['main view', VIEWS],
+  ['view of a job', OF_A_JOB],
+] as const)
+  test(`every ${whose}: one call to act, nothing cut, nothing barred, light or dark`, async ({ page }) => {
+    await page.goto('/');
+    const job = whose === 'main view' ? '' : await page.locator('[data-tag]').first().getAttribute('href');
+    for (const path of paths.map((of) => `${job}${of}`)) {
+      await page.setViewportSize({ width: 1280, height: 800 });
+      await page.goto(path);
+      await expect(page.locator('main h1, main h2').first()).toBeVisible();
+      expect.soft(await barred(page), path).toEqual([]);
+      expect
+        .soft((await calls(page)).length, `${path}: ${(await calls(page)).join(' | ')}`)
+        .toBeLessThanOrEqual(1);
+      for (const [width, height] of SIZES) {
+        await page.setViewportSize({ width, height });
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+        expect.soft(wide, `${path} at ${width}`).toBeLessThanOrEqual(width);
+      }
     }
-  }
-});
+  });

@@ -107,16 +107,31 @@ describe('the trail', () => {
   it('strikes with a reason and lets count again, and erases nothing', async () => {
     const bench = fakeLog();
     const { picture } = benchWith(fades, 'smell stale');
-    draw(<Trail picture={picture} log={bench.log} pointed={null} onRepeat={nothing} />);
+    draw(<Trail picture={picture} jobId="job" log={bench.log} pointed={null} onRepeat={nothing} />);
     await userEvent.click(screen.getByRole('button', { name: /Smell the fuel/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Strike it out' }));
     await userEvent.click(screen.getByRole('button', { name: 'Poor light' }));
     expect(bench.noted()).toEqual([{ kind: 'strike', body: { reason: 'Poor light' }, strikes: 'e1' }]);
   });
 
+  it('shows a photo under the entry it was taken of, and takes another there', async () => {
+    const of = { entry: 'e1' };
+    const { picture } = benchWith(fades, 'smell stale', {
+      kind: 'photo',
+      body: { hash: 'a'.repeat(64), width: 4, height: 3, of, words: 'varnish' },
+    });
+    draw(<Trail picture={picture} jobId="job" log={fakeLog().log} pointed={null} onRepeat={nothing} />);
+    const line = document.querySelector<HTMLElement>('[data-id=e1]')!;
+    expect(within(line).getByRole('img', { name: 'varnish' })).toBeTruthy();
+    await userEvent.click(within(line).getByRole('button', { name: /Smell the fuel/ }));
+    expect(within(line).getByRole('button', { name: 'Photo' })).toBeTruthy();
+    // A photo is seen once by itself, and once where it belongs.
+    expect(screen.getAllByRole('img', { name: 'varnish' })).toHaveLength(2);
+  });
+
   it('shows the newest first', () => {
     const { picture } = benchWith(fades, 'smell stale', 'primer bubbles');
-    draw(<Trail picture={picture} log={fakeLog().log} pointed={null} onRepeat={nothing} />);
+    draw(<Trail picture={picture} jobId="job" log={fakeLog().log} pointed={null} onRepeat={nothing} />);
     expect(screen.getAllByRole('listitem').map((li) => li.querySelector('strong')?.textContent)).toEqual([
       'bubbles',
       'stale',

@@ -108,7 +108,7 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
           </Guarded>
         )}
         <Guarded what="The evidence">
-          <Trail picture={picture} log={log} pointed={pointed} onRepeat={pick} />
+          <Trail picture={picture} jobId={job.id} log={log} pointed={pointed} onRepeat={pick} />
         </Guarded>
       </div>
       <div

@@ -1,7 +1,9 @@
-import { entryWords, staleFindings, type Picture, type TrailLine } from '@rusty-wren/core/log';
+import { entryWords, staleFindings, type Photo, type Picture, type TrailLine } from '@rusty-wren/core/log';
 import type { CheckId } from '@rusty-wren/core/knowledge';
 import { format, isSameDay } from 'date-fns';
 import { useEffect, useRef, useState, type ReactElement } from 'react';
+import { PhotoRow } from '../photos/Photos';
+import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
@@ -13,11 +15,13 @@ const REASONS = ['Read wrong', 'Poor light', 'Wrong machine', 'Typed wrong'];
 /** Everything logged, newest first; what no longer counts stays readable, struck through, with its reason. */
 export function Trail({
   picture,
+  jobId,
   log,
   pointed,
   onRepeat,
 }: {
   picture: Picture;
+  jobId: string;
   log: Log;
   /** An entry somebody asked to see: `n` grows with every asking. */
   pointed: { ref: string; n: number } | null;
@@ -54,6 +58,9 @@ export function Trail({
                 onStrike={() => setStriking(line)}
                 onUnstrike={() => unstrike(picture, line, log)}
                 onRepeat={onRepeat}
+                photos={picture.photos}
+                jobId={jobId}
+                log={log}
               />
             </li>
           );
@@ -79,6 +86,10 @@ function unstrike(picture: Picture, line: TrailLine, log: Log): void {
   if (strike) log('strike', { reason: 'Taken back' }, strike.entry.id);
 }
 
+/** Whether a photo belongs to a line of the trail: it is that line, as it was noted last, or was taken of it. */
+const isOf = (photo: Photo, entry: TrailLine['entry']): boolean =>
+  photo.id === entry.id || (photo.of !== undefined && 'entry' in photo.of && photo.of.entry === entry.id);
+
 function Line({
   line,
   pointed,
@@ -88,8 +99,14 @@ function Line({
   onStrike,
   onUnstrike,
   onRepeat,
+  photos,
+  jobId,
+  log,
 }: {
   line: TrailLine;
+  photos: readonly Photo[];
+  jobId: string;
+  log: Log;
   pointed: boolean;
   stale: boolean;
   open: boolean;
@@ -129,8 +146,12 @@ function Line({
           {entry.seq === null && <span className="text-ochre"> not sent yet</span>}
         </span>
       </button>
+      <PhotoRow shown={photos.filter((p) => isOf(p, entry))} photos={photos} log={log} />
       {open && (
         <div className="flex flex-wrap gap-2 pb-3">
+          {!gone && entry.kind !== 'photo' && (
+            <TakePhoto jobId={jobId} log={log} of={{ of: { entry: entry.id } }} />
+          )}
           {entry.kind === 'finding' && <Button onClick={() => onRepeat(entry.body.check)}>Repeat it</Button>}
           {state === 'struck' ? (
             <Button onClick={onUnstrike}>Let it count again</Button>

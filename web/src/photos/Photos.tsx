@@ -15,13 +15,11 @@ export function Photos({
   jobId: string;
   log: Log;
 }): ReactElement {
-  const [open, setOpen] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const dropped = (event: DragEvent): void => {
     event.preventDefault();
     void takePhotos(event.dataTransfer.files, jobId, log).then(setWrong);
   };
-  const shown = photos.find((p) => p.hash === open);
   return (
     <section aria-label="Photos" onDragOver={(e) => e.preventDefault()} onDrop={dropped}>
       <div className="flex items-baseline justify-between">
@@ -33,23 +31,44 @@ export function Photos({
           {wrong}
         </p>
       )}
+      <PhotoRow shown={photos} photos={photos} log={log} />
+    </section>
+  );
+}
+
+/** Some of a job's photos side by side, each a tap away from its full size. */
+export function PhotoRow({
+  shown,
+  photos,
+  log,
+}: {
+  shown: readonly Photo[];
+  /** All of the job: one may be the other side of another. */
+  photos: readonly Photo[];
+  log: Log;
+}): ReactElement | null {
+  const [open, setOpen] = useState<string | null>(null);
+  const opened = shown.find((p) => p.hash === open);
+  if (shown.length === 0) return null;
+  return (
+    <>
       <ul className="mt-1 flex gap-2 overflow-x-auto">
-        {photos.map((photo) => (
+        {shown.map((photo) => (
           <li key={photo.hash} className="shrink-0">
             <Thumb photo={photo} onOpen={() => setOpen(photo.hash)} />
           </li>
         ))}
       </ul>
-      {shown && (
+      {opened && (
         <PhotoSheet
-          key={shown.hash}
-          photo={shown}
-          other={otherTime(shown, photos)}
+          key={opened.hash}
+          photo={opened}
+          other={otherTime(opened, photos)}
           log={log}
           onClose={() => setOpen(null)}
         />
       )}
-    </section>
+    </>
   );
 }
 

@@ -6,7 +6,7 @@ import type { Log } from '../job/useJob';
 import { Button } from '../ui/Button';
 import { makePhoto } from './makePhoto';
 
-type OfWhat = Pick<Bodies['photo'], 'of' | 'when'>;
+type OfWhat = Pick<Bodies['photo'], 'of' | 'when' | 'words'>;
 
 /** Takes files in as photos of a job: each is kept on this device first, then noted. Returns what went wrong, or null. */
 export async function takePhotos(

@@ -13,6 +13,7 @@ import { NextCheck } from '../bench/NextCheck';
 import { StepHead } from '../bench/steps/StepHead';
 import { ButtonHeight } from '../instruments/metering/ButtonHeight';
 import type { JobAtBench, Log } from '../job/useJob';
+import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { inSentence } from '../ui/words';
@@ -46,6 +47,7 @@ export function GuideStepNow(at: AtStep): ReactElement {
       return (
         <Plain step={step} eyebrow={eyebrow}>
           <TagLines
+            jobId={atBench.job.id}
             lines={picture.lines}
             log={log}
             onDone={() => log('rebuild-step', { step: 'lines-tagged' })}
@@ -166,7 +168,7 @@ function Plain({
 }
 
 /** It came off in another order than the family's usual one: said once, with a decision. */
-function OrderStep({ rebuild, log, eyebrow }: AtStep): ReactElement {
+function OrderStep({ rebuild, atBench, log, eyebrow }: AtStep): ReactElement {
   const { unusual, makeUp } = rebuild;
   const name = (id: StackId): string => inSentence(nameIn(makeUp, id));
   return (
@@ -187,6 +189,12 @@ function OrderStep({ rebuild, log, eyebrow }: AtStep): ReactElement {
           As it came off
         </Button>
       </div>
+      <TakePhoto
+        jobId={atBench.job.id}
+        log={log}
+        of={{ when: 'before', words: 'the order it came off in' }}
+        words="A photo of how it lay"
+      />
     </section>
   );
 }

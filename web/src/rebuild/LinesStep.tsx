@@ -2,6 +2,7 @@ import { isCrossed, LINE_END_NAMES, LINE_ENDS, lineWords, type LineEnd } from '@
 import type { LineNow } from '@rusty-wren/core/log';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import type { Log } from '../job/useJob';
+import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { Main } from './Main';
 
@@ -43,10 +44,12 @@ const pairOf = ([one, other]: readonly LineEnd[]): readonly [LineEnd, LineEnd] |
 
 /** Tags the lines as they are found: what each is at both ends, and which is the return. */
 export function TagLines({
+  jobId,
   lines,
   log,
   onDone,
 }: {
+  jobId: string;
   lines: readonly LineNow[];
   log: Log;
   onDone: () => void;
@@ -65,7 +68,7 @@ export function TagLines({
   };
   return (
     <>
-      <TaggedLines lines={lines} />
+      <TaggedLines jobId={jobId} lines={lines} log={log} />
       <form onSubmit={submit} className="mt-3 grid gap-3">
         <input
           aria-label="Its tag"
@@ -95,7 +98,15 @@ export function TagLines({
   );
 }
 
-const TaggedLines = ({ lines }: { lines: readonly LineNow[] }): ReactElement | null =>
+const TaggedLines = ({
+  jobId,
+  lines,
+  log,
+}: {
+  jobId: string;
+  lines: readonly LineNow[];
+  log: Log;
+}): ReactElement | null =>
   lines.length === 0 ? null : (
     <ul aria-label="Lines tagged" className="mt-3 text-lg">
       {lines.map((line) => (
@@ -105,6 +116,12 @@ const TaggedLines = ({ lines }: { lines: readonly LineNow[] }): ReactElement | n
           {isCrossed(line) && (
             <strong className="block text-rust">Supply and return are crossed as they came.</strong>
           )}
+          <TakePhoto
+            jobId={jobId}
+            log={log}
+            of={{ of: { entry: line.entryId }, words: `line ${line.tag}` }}
+            words="Photo of it"
+          />
         </li>
       ))}
     </ul>

@@ -270,7 +270,7 @@ describe('the tray', () => {
       (_, n) => `off ${n + 2} screws of kind ${'abcdefghijklmnopqrstuvwxyzäöüß'[n]}, place ${n}`,
     );
     const { picture } = benchWith(complains('no-fire'), ...things);
-    draw(<TrayBoard off={picture.off} leftOff={[]} log={bench.log} />);
+    draw(<TrayBoard off={picture.off} leftOff={[]} jobId="job" log={bench.log} />);
     expect(screen.getByLabelText('Things on the tray').textContent).toBe('30');
     const items = screen.getAllByRole('listitem');
     expect(items[0]!.textContent).toContain('2 of them, place 0');
@@ -304,7 +304,7 @@ describe('the lines', () => {
       kind: 'line',
       body: { tag: 'blue', ends: ['tank-filter', 'return-stub'] },
     });
-    draw(<TagLines lines={picture.lines} log={bench.log} onDone={vi.fn()} />);
+    draw(<TagLines jobId="job" lines={picture.lines} log={bench.log} onDone={vi.fn()} />);
     expect(screen.getByText('Supply and return are crossed as they came.')).toBeTruthy();
     const tagIt = screen.getByRole<HTMLButtonElement>('button', { name: 'Tag it' });
     await userEvent.type(screen.getByLabelText('Its tag'), 'clear, 120 mm');

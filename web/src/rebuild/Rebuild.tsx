@@ -137,7 +137,7 @@ function Rebuilding({ atBench }: { atBench: JobAtBench }): ReactElement {
         )}
         <Guarded what="The tray">
           <div className="grid content-start gap-6">
-            <TrayBoard off={picture.off} leftOff={picture.leftOff} log={log} />
+            <TrayBoard off={picture.off} leftOff={picture.leftOff} jobId={job.id} log={log} />
             <Photos photos={picture.photos} jobId={job.id} log={log} />
           </div>
         </Guarded>

@@ -6,6 +6,7 @@ import { useState, type ReactElement } from 'react';
 import { TookOff } from '../bench/Tray';
 import { LayerGlyph } from '../drawn/LayerGlyph';
 import type { Log } from '../job/useJob';
+import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
@@ -30,10 +31,12 @@ function lyingWords(item: OffItem): string {
 export function TrayBoard({
   off,
   leftOff,
+  jobId,
   log,
 }: {
   off: readonly OffItem[];
   leftOff: readonly LeftOff[];
+  jobId: string;
   log: Log;
 }): ReactElement {
   const [picked, setPicked] = useState<OffItem | null>(null);
@@ -101,13 +104,23 @@ export function TrayBoard({
         </ul>
       )}
       <TookOff open={adding} onOpenChange={setAdding} off={off} log={log} />
-      {picked && <ItemSheet item={picked} log={log} onClose={() => setPicked(null)} />}
+      {picked && <ItemSheet item={picked} jobId={jobId} log={log} onClose={() => setPicked(null)} />}
     </section>
   );
 }
 
 /** What becomes of one thing on the tray. */
-function ItemSheet({ item, log, onClose }: { item: OffItem; log: Log; onClose: () => void }): ReactElement {
+function ItemSheet({
+  item,
+  jobId,
+  log,
+  onClose,
+}: {
+  item: OffItem;
+  jobId: string;
+  log: Log;
+  onClose: () => void;
+}): ReactElement {
   const layer = item.layer;
   const thing = thingOf(item);
   const done = (note: () => void) => () => {
@@ -138,6 +151,7 @@ function ItemSheet({ item, log, onClose }: { item: OffItem; log: Log; onClose: (
           </Button>
         )}
       </div>
+      <TakePhoto jobId={jobId} log={log} of={{ of: thing }} words="Photo of it" />
       <OneLine
         label="Left off on purpose, because"
         placeholder="left off, because…"
