@@ -53,7 +53,7 @@ export type {
   TrailLine,
 } from './picture';
 export { COLD_AGAIN_H, coldStartDue } from './proof';
-export { itemBack, nameOfThing, thingOf } from './tray';
+export { allBack, conditionIn, itemBack, nameOfThing, thingOf } from './tray';
 export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
@@ -61,12 +61,14 @@ export { caseOf, staleFindings } from './caseOf';
 export { phaseOf, type Phase } from './phase';
 export {
   entryWords,
+  GONE_WORDS,
   historyWords,
   OUTCOME_WORDS,
   photoWords,
   pullsWords,
   readingWords,
   STAGE_WORDS,
+  sentence,
   START_WORDS,
   TICK_WORDS,
 } from './words';

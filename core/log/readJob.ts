@@ -5,9 +5,7 @@ import {
   tellsOf,
   type Carburettor,
   type CauseId,
-  type Condition,
   type History,
-  type LayerId,
   type PartId,
 } from '../knowledge';
 import { missingToRun } from '../diagnosis';
@@ -31,7 +29,7 @@ import type {
 import { readProof } from './proof';
 import { aboutOf, readRepairs } from './repairs';
 import { readStage } from './stage';
-import { readTray, trayPassed } from './tray';
+import { conditionIn, readTray, trayPassed } from './tray';
 import { readLines } from './lines';
 import { readLedger } from './tune';
 
@@ -48,9 +46,8 @@ function findingIn(entry: Entry): Found | null {
     return !entry.body.on && isCrossed(entry.body)
       ? { check: 'line-routing', result: 'crossed', sureness: 'sure' }
       : null;
-  if (entry.kind !== 'condition' && !(entry.kind === 'took-off' && 'layer' in entry.body)) return null;
-  const { layer, condition } = entry.body as Bodies['condition'] | { layer: LayerId; condition?: Condition };
-  const tells = condition && tellsOf(layer, condition);
+  const seen = conditionIn(entry);
+  const tells = seen && tellsOf(seen.layer, seen.condition);
   return tells ? { ...tells, sureness: 'sure' } : null;
 }
 

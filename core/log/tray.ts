@@ -1,5 +1,5 @@
 import { layerOf, partOf } from '../knowledge';
-import type { Bodies, Entry, Thing } from './entry';
+import type { Bodies, Entry, Noted, Thing } from './entry';
 import type { LeftOff, OffItem } from './picture';
 
 type Live = readonly Entry[];
@@ -99,3 +99,15 @@ export const thingOf = ({ part, layer, name }: Pick<OffItem, 'part' | 'layer' | 
 /** What is noted when something that is off goes back: a new one where nothing of the old lies there. */
 export const itemBack = (item: Pick<OffItem, 'part' | 'layer' | 'name' | 'gone'>): Bodies['put-back'] =>
   item.layer && item.gone ? { layer: item.layer, renewed: true } : thingOf(item);
+
+/** What is noted when all of it goes back: what came off last goes on first. */
+export const allBack = (off: readonly Parameters<typeof itemBack>[0][]): Noted[] =>
+  off.toReversed().map((item) => ({ kind: 'put-back', body: itemBack(item) }));
+
+/** The layer an entry looked at, and how it was found; null where it says nothing of one. */
+export function conditionIn(entry: Entry): Bodies['condition'] | null {
+  if (entry.kind === 'condition') return entry.body;
+  if (entry.kind !== 'took-off' || !('layer' in entry.body)) return null;
+  const { layer, condition } = entry.body;
+  return condition ? { layer, condition } : null;
+}

@@ -14,10 +14,18 @@ import { formatTurns } from '../units';
 import type { Reading } from '../reading';
 import { moveInWords, readBlip } from '../tuning';
 import type { Bodies, Entry, RebuildTick, Stage, StartOutcome } from './entry';
-import type { ToMend, TrailLine } from './picture';
+import type { OffItem, ToMend, TrailLine } from './picture';
 import { lineSays } from './lines';
 import { nameOfThing } from './tray';
 
+/** Words as a sentence begins. */
+export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Why nothing of a thing that is off lies on the tray. */
+export const GONE_WORDS: Readonly<Record<NonNullable<OffItem['gone']>, string>> = {
+  missing: 'missing',
+  binned: 'in the bin',
+};
 /** What each stage is called, on a tag and in the trail. */
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   hook: 'On its hook',

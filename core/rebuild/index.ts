@@ -1,6 +1,7 @@
 export {
   inFrontOf,
   isCover,
+  isPart,
   makeUpOf,
   nameIn,
   placeOf,
@@ -10,7 +11,8 @@ export {
   type Place,
 } from './makeUp';
 export { rebuildOf, type LayerNow, type Rebuild } from './rebuild';
-export { guideOf, REBUILD_STAGES, type Asks, type Guide, type GuideStep, type RebuildStage } from './guide';
+export { guideOf, type Guide } from './guide/guide';
+export { REBUILD_STAGES, type Asks, type GuideStep, type RebuildStage } from './guide/step';
 export {
   adviseLayer,
   leftOfKit,

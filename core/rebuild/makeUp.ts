@@ -2,12 +2,14 @@ import {
   COVERS,
   familyOf,
   layerOf,
+  PART_IDS,
   partOf,
   SIDES,
   type Carburettor,
   type Cover,
   type FamilySpec,
   type LayerId,
+  type PartId,
   type Side,
   type StackId,
 } from '../knowledge';
@@ -55,6 +57,10 @@ export function makeUpOf(c: Carburettor): MakeUp {
   return { family, stacks: c.own ?? family.layers, outside, own: c.own !== undefined };
 }
 
+/** Whether it is a part of the access list, the two covers among them, and not a layer. */
+export const isPart = (id: string): id is PartId => (PART_IDS as readonly string[]).includes(id);
+
+/** Whether it is one of the carburettor's covers. */
 export const isCover = (id: string): id is Cover => (COVERS as readonly string[]).includes(id);
 
 /** Where a layer belongs on this carburettor. */

@@ -1,5 +1,12 @@
 import { COVERS, screwOf, SIDES, type Condition, type LayerId, type StackId } from '../knowledge';
-import type { BuildOrder, Entry, Picture, RebuildTick, Renewal } from '../log';
+import {
+  conditionIn,
+  type BuildOrder,
+  type Entry,
+  type Picture,
+  type RebuildTick,
+  type Renewal,
+} from '../log';
 import { isCover, makeUpOf, nameIn, placeOf, staysIn, type MakeUp, type Place } from './makeUp';
 
 /** One layer as it is now. */
@@ -48,7 +55,7 @@ const itemIn = (e: Entry): StackId | 'carburettor' | null => {
   if ('layer' in e.body) return e.body.layer;
   if (!('part' in e.body)) return null;
   const { part } = e.body;
-  return part === 'carburettor' || part === 'pump-cover' || part === 'metering-cover' ? part : null;
+  return part === 'carburettor' || isCover(part) ? part : null;
 };
 
 /**
@@ -172,13 +179,11 @@ function layersNow(
     : COVERS;
   const all = [...new Set([...family, ...came])];
   const isIt = (id: StackId) => (item: { part?: string; layer?: string }) => (item.layer ?? item.part) === id;
+  // As each was found last in this rebuild.
+  const found = new Map<StackId, Condition>();
+  for (const seen of session.map(conditionIn)) if (seen) found.set(seen.layer, seen.condition);
   return all.map((id): LayerNow => {
     const item = off.find(isIt(id));
-    const seen = session.flatMap((e) =>
-      (e.kind === 'condition' || e.kind === 'took-off') && 'layer' in e.body && e.body.layer === id
-        ? (e.body.condition ?? [])
-        : [],
-    );
     const at = came.indexOf(id);
     const isRenewed = !isCover(id) && renewed.has(id);
     return {
@@ -186,7 +191,7 @@ function layersNow(
       name: nameIn(makeUp, id),
       place: makeUp ? placeOf(makeUp, id) : 'metering',
       where: item ? (item.gone ?? 'tray') : leftOff.some(isIt(id)) ? 'left-off' : 'in',
-      condition: seen.at(-1) ?? null,
+      condition: found.get(id) ?? null,
       renewed: isRenewed && !item,
       cameOff: at < 0 ? null : at + 1,
     };

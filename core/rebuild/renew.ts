@@ -16,6 +16,8 @@ import type { LayerNow, Rebuild } from './rebuild';
 export interface LayerAdvice {
   renew: boolean;
   why: string;
+  /** It goes back once it is clean. */
+  cleans?: true;
 }
 
 const SPENT: Partial<Readonly<Record<Condition, string>>> = {
@@ -25,6 +27,8 @@ const SPENT: Partial<Readonly<Record<Condition, string>>> = {
   hard: 'gone hard',
   worn: 'worn',
 };
+
+const CLEANS = { renew: false, why: 'cleans up', cleans: true } as const;
 
 /** What evidence says of one layer: renew what failed, clean what is metal, keep what is sound. */
 export function adviseLayer({
@@ -37,9 +41,8 @@ export function adviseLayer({
   if (where === 'binned') return { renew: true, why: 'the old one is in the bin' };
   if (condition && SPENT[condition]) return { renew: true, why: SPENT[condition] };
   const soft = layerOf(id).is === 'soft';
-  if (condition === 'gummed')
-    return soft ? { renew: true, why: 'gummed: solvent would ruin it' } : { renew: false, why: 'cleans up' };
-  if (condition === 'dirty') return { renew: false, why: 'cleans up' };
+  if (condition === 'gummed') return soft ? { renew: true, why: 'gummed: solvent would ruin it' } : CLEANS;
+  if (condition === 'dirty') return CLEANS;
   return { renew: false, why: condition === 'sound' ? 'sound' : 'not looked at' };
 }
 
@@ -55,6 +58,10 @@ const PUTS_RIGHT: Partial<Readonly<Record<LayerId, readonly CauseId[]>>> = {
   'welch-plugs': ['idle-circuit-blocked'],
   'nozzle-check': ['main-circuit-blocked'],
 };
+
+/** What work on these layers puts right. */
+const rightedOn = (layers: readonly LayerNow[]): CauseId[] =>
+  layers.flatMap(({ id }) => (isCover(id) ? [] : (PUTS_RIGHT[id] ?? [])));
 
 const KIT_MENDS = remedyOf('carburettor-rebuild').mends;
 const INSIDE: readonly EnginePart[] = ['pump', 'metering', 'circuits'];
@@ -83,9 +90,9 @@ interface Suspect {
 
 const hazard = (layer: LayerNow, renewed: boolean): number => {
   if (renewed) return BACK.renewed;
-  const { renew, why } = adviseLayer(layer);
+  const { renew, cleans } = adviseLayer(layer);
   if (renew) return BACK.spent;
-  if (why === 'cleans up') return BACK.cleaned;
+  if (cleans) return BACK.cleaned;
   return !isCover(layer.id) && layerOf(layer.id).is === 'soft' ? BACK.soundSoft : BACK.soundHard;
 };
 
@@ -129,7 +136,7 @@ export function renewalChoices(
     const renews = renewsBy(id, rebuild);
     const spent = open.filter((l) => adviseLayer(l).renew).map((l) => l.name.toLowerCase());
     // Taken apart and cleaned puts right what cleaning does; what was never opened stays as it is.
-    const opened = open.flatMap((l) => (isCover(l.id) ? [] : (PUTS_RIGHT[l.id] ?? [])));
+    const opened = rightedOn(open);
     const right: readonly CauseId[] = id === 'kit' ? [...KIT_MENDS, ...opened] : opened;
     const single = renews.reduce((sum, layer) => sum + (PARTS_COST.layer[layer] ?? PARTS_COST.other), 0);
     return {
@@ -146,7 +153,7 @@ export function renewalChoices(
         id === 'kit'
           ? `${renews.length} renewed while it is open`
           : spent.length > 0
-            ? `${spent.join(', ')}`
+            ? spent.join(', ')
             : 'nothing failed: clean it and lay it back',
     };
   };
@@ -197,11 +204,11 @@ export function mendedBy(
   if (rebuild.renewal === 'whole')
     return [byKit, { kind: 'repair', body: { cause: 'carb-tampered', ...untried } }];
   if (rebuild.renewal === 'kit') return [byKit];
-  const worked = rebuild.layers.filter((l) => l.cameOff !== null && !isCover(l.id));
-  const right = worked.flatMap((l) => (isCover(l.id) ? [] : (PUTS_RIGHT[l.id] ?? [])));
+  const worked = rebuild.layers.filter((l) => l.cameOff !== null);
+  const right = rightedOn(worked);
   const found = standing.filter((c) => right.includes(c));
   // Nothing was seen wrong, and something was renewed: it may have been that.
-  const renewed = worked.filter((l) => l.renewed).flatMap((l) => PUTS_RIGHT[l.id as LayerId]?.[0] ?? []);
+  const renewed = worked.filter((l) => l.renewed).flatMap((l) => rightedOn([l])[0] ?? []);
   return (found.length > 0 ? found : renewed).map((cause) => ({
     kind: 'repair',
     body: { cause, ...untried },

@@ -6,7 +6,7 @@ import { READING_FIELD } from '../reading';
 import { parseTurns, formatTurns } from '../units';
 import { readingFor } from './reading';
 import { checksNamed, findResult, isName, squash } from './tokens';
-import { allBack, leftOff, MOST, named, partsIn, putBack, thrownAway, tookOff, tooLong } from './tray';
+import { leftOff, MOST, named, partsIn, putAllBack, putBack, thrownAway, tookOff, tooLong } from './tray';
 import { fail, understood, type AtHand, type Choice, type Understood } from './understood';
 
 /** A trailing `?` is doubtful, a trailing `~` fairly sure. */
@@ -201,7 +201,7 @@ export function readClause(line: string, at: AtHand): Understood {
       tooLong('Note', rest, MOST.note) ?? understood(`Note: ${rest}`, { kind: 'note', body: { text: rest } })
     );
   }
-  if (ALL_BACK.test(text)) return allBack(at);
+  if (ALL_BACK.test(text)) return putAllBack(at);
   if (word === 'left') return leftOff(rest.replace(/^off\s+/i, ''), at);
   if (word === 'bin') return thrownAway(rest, at);
   if (word === 'off') return tookOff(rest, at);

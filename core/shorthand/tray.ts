@@ -9,7 +9,7 @@ import {
   type LayerId,
   type PartId,
 } from '../knowledge';
-import { itemBack, nameOfThing, partsOff, thingOf, type Bodies, type Noted, type Thing } from '../log';
+import { allBack, nameOfThing, partsOff, sentence, thingOf, type Bodies, type Thing } from '../log';
 import { findPart, squash } from './tokens';
 import { fail, understood, type AtHand, type Lying, type Understood } from './understood';
 
@@ -23,8 +23,6 @@ export const tooLong = (what: string, text: string, most: number): Understood | 
 export const named = (parts: readonly PartId[]): string =>
   parts.map((part) => partOf(part).name.toLowerCase()).join(', ');
 export const partsIn = ({ off = [] }: AtHand): Set<PartId> => new Set(partsOff({ off }));
-
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A loose thing has a name: three letters and a vowel at least. */
 const NAMED = /^(?=.*[aeiouy])(?=(?:.*\p{L}){3})/iu;
@@ -188,10 +186,7 @@ export function leftOff(rest: string, at: AtHand): Understood {
   );
 }
 
-export function allBack({ off = [] }: AtHand): Understood {
+export function putAllBack({ off = [] }: AtHand): Understood {
   if (off.length === 0) return fail('Put all back: nothing is off.');
-  return understood(
-    `Put back: ${off.map((item) => item.name.toLowerCase()).join(', ')}`,
-    ...off.toReversed().map((item): Noted => ({ kind: 'put-back', body: itemBack(item) })),
-  );
+  return understood(`Put back: ${off.map((item) => item.name.toLowerCase()).join(', ')}`, ...allBack(off));
 }

@@ -11,7 +11,8 @@ import { checkIn } from '../jobs/checkIn';
 import { hangPhoto } from '../photos/keep';
 import { DRAWN, drawPhoto, type DrawnId } from './drawn';
 import { OWNERS, SPEC_CARDS, TECHNICIANS, type DemoMachine, type DemoOwner } from './people';
-import { SCENARIOS, type Happening, type Scenario } from './scenarios';
+import type { Happening, Scenario } from './happening';
+import { SCENARIOS } from './scenarios';
 
 const DAY_MS = 86_400_000;
 const STEP_MS = 4 * 60_000;

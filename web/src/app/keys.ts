@@ -35,3 +35,9 @@ export function useKeys(bindings: readonly KeyBinding[]): void {
     };
   }, [bindings]);
 }
+
+/** What presses the n-th button that a selector finds in the place of that id. */
+export const pressIn =
+  (id: string) =>
+  (selector: string, at = 0): void =>
+    document.getElementById(id)?.querySelectorAll<HTMLElement>(selector)[at]?.click();

@@ -1,7 +1,7 @@
 import { checkOf } from '@rusty-wren/core/knowledge';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { useKeys } from '../app/keys';
+import { pressIn, useKeys } from '../app/keys';
 import { JobHead } from '../job/JobHead';
 import { useLog, type JobAtBench } from '../job/useJob';
 import { NotTaken } from '../keeping/NotTaken';
@@ -21,9 +21,7 @@ export const Bench = (): ReactElement => (
 
 const STEP = 'step';
 const step = (): HTMLElement | null => document.getElementById(STEP);
-/** Presses the n-th of the buttons the present step shows. */
-const press = (selector: string, at: number): void =>
-  step()?.querySelectorAll<HTMLElement>(selector)[at]?.click();
+const press = pressIn(STEP);
 
 /** A number is a result only while the step has the focus, or nothing has: never beside another button. */
 function pressResult(at: number): void {

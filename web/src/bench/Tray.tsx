@@ -1,5 +1,5 @@
 import { PARTS } from '@rusty-wren/core/knowledge';
-import { itemBack, type OffItem } from '@rusty-wren/core/log';
+import { GONE_WORDS, itemBack, type OffItem } from '@rusty-wren/core/log';
 import { Plus, Undo2 } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
@@ -26,9 +26,7 @@ export function Tray({ off, log }: { off: readonly OffItem[]; log: Log }): React
           className="inline-flex min-h-11 shrink-0 items-center gap-2 rounded-md border-2 border-ink bg-card px-3 font-semibold hover:bg-line"
         >
           {item.name}
-          {item.gone && (
-            <span className="text-rust">{item.gone === 'missing' ? 'missing' : 'in the bin'}</span>
-          )}
+          {item.gone && <span className="text-rust">{GONE_WORDS[item.gone]}</span>}
           <Undo2 size={17} aria-hidden />
         </button>
       ))}

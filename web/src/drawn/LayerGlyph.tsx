@@ -1,5 +1,6 @@
 import type { StackId } from '@rusty-wren/core/knowledge';
 import type { ReactElement } from 'react';
+import { Strokes } from './Strokes';
 
 /** Each layer of a carburettor as it is seen a little from above: what is round lies as an ellipse on the axis. */
 const STROKES: Readonly<Record<StackId, readonly string[]>> = {
@@ -69,21 +70,17 @@ export const LayerGlyph = ({
   ghost?: boolean;
   className?: string;
 }): ReactElement => (
-  <svg
+  <Strokes
     viewBox="0 0 96 36"
     className={className}
-    aria-hidden
     fill="var(--card)"
-    stroke="currentColor"
     strokeWidth={2}
-    strokeLinecap="round"
-    strokeLinejoin="round"
     strokeDasharray={ghost ? '3 4' : undefined}
   >
     {STROKES[id].map((d) => (
       <path key={d} d={d} fill={ghost ? 'none' : undefined} />
     ))}
-  </svg>
+  </Strokes>
 );
 
 /** The body the layers sit on, with its throat: a plate on a shaft, or a barrel. */
@@ -94,16 +91,7 @@ export const BodyGlyph = ({
   throat: 'butterfly' | 'barrel';
   className?: string;
 }): ReactElement => (
-  <svg
-    viewBox="0 0 160 60"
-    className={className}
-    aria-hidden
-    fill="var(--card)"
-    stroke="currentColor"
-    strokeWidth={2.4}
-    strokeLinecap="round"
-    strokeLinejoin="round"
-  >
+  <Strokes viewBox="0 0 160 60" className={className} fill="var(--card)">
     <path d="M8 14h144v36H8z" />
     <path d="M58 32a22 15 0 1 0 44 0a22 15 0 1 0-44 0" fill="var(--paper)" />
     {throat === 'butterfly' ? (
@@ -117,5 +105,5 @@ export const BodyGlyph = ({
         <path d="M72 34a8 8 0 1 0 16 0a8 8 0 1 0-16 0" fill="var(--paper)" />
       </>
     )}
-  </svg>
+  </Strokes>
 );

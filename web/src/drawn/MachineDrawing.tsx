@@ -1,5 +1,6 @@
 import type { MachineKind } from '@rusty-wren/core/machine';
 import type { ReactElement } from 'react';
+import { Strokes } from './Strokes';
 
 const ENGINE = 'M4 14h13v12H4z M7 14v-3h7v3';
 const POLE = 'M17 20 L76 20';
@@ -31,19 +32,10 @@ export function MachineDrawing({
   className?: string;
 }): ReactElement {
   return (
-    <svg
-      viewBox="0 0 90 36"
-      className={className}
-      aria-hidden
-      fill="none"
-      stroke="currentColor"
-      strokeWidth={2.4}
-      strokeLinecap="round"
-      strokeLinejoin="round"
-    >
+    <Strokes viewBox="0 0 90 36" className={className}>
       {STROKES[kind].map((d) => (
         <path key={d} d={d} />
       ))}
-    </svg>
+    </Strokes>
   );
 }

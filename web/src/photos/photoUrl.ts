@@ -1,14 +1,8 @@
 import { useEffect, useState } from 'react';
 import { photoKept } from '../keeping/shelf';
 
-/** Addresses of photos that lie on this device, by hash, as long as the page is open. */
+/** Addresses of photos that lie or lay on this device, by hash: they work for whoever shows them as long as the page is open. */
 const here = new Map<string, string>();
-
-/** The server has it: the next look is at the server's. */
-export function photoGone(hash: string): void {
-  // Its address goes on working for whoever shows it now.
-  here.delete(hash);
-}
 
 /** Where a photo can be seen: on this device while it waits to be sent, else at the server. `why`: it was refused. */
 export function usePhoto(hash: string): { src: string | undefined; why: string | undefined } {

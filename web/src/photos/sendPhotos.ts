@@ -1,7 +1,6 @@
 import type { AppThunk } from '../app/state';
 import { unreachable } from '../keeping/outbox';
 import { layUpPhoto, photoSent, photosKept } from '../keeping/shelf';
-import { photoGone } from './photoUrl';
 
 /** Answers that say no for good; a job the server does not know yet may still come. */
 const NEVER: ReadonlySet<number> = new Set([400, 409, 413, 415]);
@@ -15,10 +14,8 @@ export const sendPhotos = (): AppThunk<Promise<void>> => async (dispatch) => {
       headers: { 'content-type': photo.blob.type },
       body: photo.blob,
     }).catch(() => null);
-    if (answer?.ok) {
-      await photoSent(photo.hash);
-      photoGone(photo.hash);
-    } else if (answer && NEVER.has(answer.status)) {
+    if (answer?.ok) await photoSent(photo.hash);
+    else if (answer && NEVER.has(answer.status)) {
       const { error } = (await answer.json().catch(() => ({}))) as { error?: string };
       await layUpPhoto({ ...photo, refused: error ?? 'The bench server did not take it.' });
     } else if (!answer || answer.status >= 500) {

@@ -1,4 +1,5 @@
 import { conditionWords, type Carburettor, type StackId } from '@rusty-wren/core/knowledge';
+import { GONE_WORDS } from '@rusty-wren/core/log';
 import { isCover, type LayerNow, type Rebuild } from '@rusty-wren/core/rebuild';
 import type { ReactElement } from 'react';
 import { BodyGlyph, LayerGlyph } from '../drawn/LayerGlyph';
@@ -12,14 +13,11 @@ function stateWords(layer: LayerNow): string {
   const at = {
     in: renewed ? 'a new one' : '',
     tray: 'off',
-    missing: 'missing',
-    binned: 'in the bin',
+    ...GONE_WORDS,
     'left-off': 'left off',
   }[where];
   return [at, how].filter(Boolean).join(', ');
 }
-
-const BAD: ReadonlySet<string> = new Set(['worn', 'hard', 'torn', 'gummed', 'wrong', 'dirty', 'missing']);
 
 function LayerRow({
   layer,
@@ -33,7 +31,7 @@ function LayerRow({
 }): ReactElement {
   const away = layer.where !== 'in';
   const says = stateWords(layer);
-  const bad = layer.where === 'missing' || (layer.condition !== null && BAD.has(layer.condition));
+  const bad = layer.where === 'missing' || (layer.condition !== null && layer.condition !== 'sound');
   return (
     <li>
       <button

@@ -10,6 +10,7 @@ import {
 import { useState, type ReactElement } from 'react';
 import { StepHead } from '../bench/steps/StepHead';
 import { BodyGlyph } from '../drawn/LayerGlyph';
+import { Strokes } from '../drawn/Strokes';
 import { Button } from '../ui/Button';
 import { OneOf } from '../ui/OneOf';
 
@@ -35,22 +36,13 @@ const BULB_AT: Readonly<Record<Bulb, readonly string[]>> = {
 
 /** The body, and the bulb where it is. */
 const BulbPlace = ({ bulb }: { bulb: Bulb }): ReactElement => (
-  <svg
-    viewBox="0 0 150 76"
-    className="h-20"
-    aria-hidden
-    fill="none"
-    stroke="currentColor"
-    strokeWidth={2.4}
-    strokeLinecap="round"
-    strokeLinejoin="round"
-  >
+  <Strokes viewBox="0 0 150 76" className="h-20">
     <path d="M8 22h64v38H8z" />
     <path d="M28 40a12 9 0 1 0 24 0a12 9 0 1 0-24 0" />
     {BULB_AT[bulb].map((d) => (
       <path key={d} d={d} />
     ))}
-  </svg>
+  </Strokes>
 );
 
 const YES_NO = [

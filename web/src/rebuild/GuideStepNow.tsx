@@ -1,13 +1,13 @@
-import {
-  partOf,
-  PART_IDS,
-  toOpen,
-  type CheckId,
-  type PartId,
-  type StackId,
-} from '@rusty-wren/core/knowledge';
+import { partOf, toOpen, type CheckId, type StackId } from '@rusty-wren/core/knowledge';
 import { partsOff } from '@rusty-wren/core/log';
-import { nameIn, renewalChoices, type Guide, type GuideStep, type Rebuild } from '@rusty-wren/core/rebuild';
+import {
+  isPart,
+  nameIn,
+  renewalChoices,
+  type Guide,
+  type GuideStep,
+  type Rebuild,
+} from '@rusty-wren/core/rebuild';
 import type { ReactElement, ReactNode } from 'react';
 import { NextCheck } from '../bench/NextCheck';
 import { StepHead } from '../bench/steps/StepHead';
@@ -15,14 +15,12 @@ import { ButtonHeight } from '../instruments/metering/ButtonHeight';
 import type { JobAtBench, Log } from '../job/useJob';
 import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
-import { OneLine } from '../ui/OneLine';
 import { inSentence } from '../ui/words';
 import { FamilyPick } from './FamilyPick';
+import { LeftOffBecause } from './LeftOffBecause';
 import { LinesOn, TagLines } from './LinesStep';
 import { Caution, Main } from './Main';
 import { RenewStep } from './RenewStep';
-
-const isPart = (item: StackId | PartId): item is PartId => (PART_IDS as readonly string[]).includes(item);
 
 interface AtStep {
   step: GuideStep;
@@ -128,14 +126,7 @@ export function GuideStepNow(at: AtStep): ReactElement {
           <div className="mt-4">
             <Main onClick={() => log('put-back', { thing: asks.name })}>It is back</Main>
           </div>
-          <OneLine
-            label="Left off on purpose, because"
-            placeholder="left off, because…"
-            most={500}
-            done="Left off"
-            look="plain"
-            onDone={(words) => log('left-off', { thing: asks.name, words })}
-          />
+          <LeftOffBecause onDone={(words) => log('left-off', { thing: asks.name, words })} />
         </Plain>
       );
   }
@@ -205,7 +196,7 @@ export function CheckHere({
   atBench,
   log,
   eyebrow,
-  onLogged,
+  onLogged = () => undefined,
 }: {
   check: CheckId;
   atBench: JobAtBench;
@@ -228,7 +219,7 @@ export function CheckHere({
       log={log}
       measuring={false}
       onMeasuring={() => undefined}
-      onLogged={() => onLogged?.()}
+      onLogged={onLogged}
       onPick={() => undefined}
     />
   );

@@ -19,8 +19,8 @@ import { useState, type ReactElement, type ReactNode } from 'react';
 import { BIG_BUTTON, StepHead } from '../bench/steps/StepHead';
 import type { Log } from '../job/useJob';
 import { Button } from '../ui/Button';
-import { OneLine } from '../ui/OneLine';
 import { inSentence } from '../ui/words';
+import { LeftOffBecause } from './LeftOffBecause';
 import { Caution, Main } from './Main';
 
 /** How a layer can be found, in the order of its buttons. */
@@ -218,12 +218,11 @@ function GoesBack({
         {more}
       </div>
       {why && (
-        <OneLine
+        <LeftOffBecause
           label={`Why ${inSentence(name)} stays off`}
           placeholder="not fitted on this one"
-          most={500}
-          done="Left off"
           focus
+          look="rust"
           onDone={(words) => {
             log('left-off', { ...thing, words });
             onDone();

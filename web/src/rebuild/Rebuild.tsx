@@ -11,7 +11,7 @@ import {
 } from '@rusty-wren/core/rebuild';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { useKeys } from '../app/keys';
+import { pressIn, useKeys } from '../app/keys';
 import { useAppSelector } from '../app/store';
 import { BenchLine } from '../bench/BenchLine';
 import { JobBar } from '../job/JobBar';
@@ -42,8 +42,7 @@ const STAGE_NAMES: Readonly<Record<RebuildStage, string>> = {
   refit: 'Refit it',
 };
 const STEP = 'rebuild-step';
-const press = (selector: string, at = 0): void =>
-  document.getElementById(STEP)?.querySelectorAll<HTMLElement>(selector)[at]?.click();
+const press = pressIn(STEP);
 
 /** The layer a step is about; null for what is none. */
 function layerAsked(step: GuideStep | null, layers: readonly LayerNow[]): LayerNow | null {

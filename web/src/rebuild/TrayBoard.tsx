@@ -1,4 +1,4 @@
-import { itemBack, thingOf, type LeftOff, type Noted, type OffItem } from '@rusty-wren/core/log';
+import { allBack, GONE_WORDS, thingOf, type LeftOff, type OffItem } from '@rusty-wren/core/log';
 import { conditionWords, type StackId } from '@rusty-wren/core/knowledge';
 import { isCover } from '@rusty-wren/core/rebuild';
 import { Plus } from 'lucide-react';
@@ -8,8 +8,8 @@ import { LayerGlyph } from '../drawn/LayerGlyph';
 import type { Log } from '../job/useJob';
 import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
-import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
+import { LeftOffBecause } from './LeftOffBecause';
 
 const layerIn = (item: OffItem): StackId | null =>
   item.layer ?? (item.part && isCover(item.part) ? item.part : null);
@@ -17,7 +17,7 @@ const layerIn = (item: OffItem): StackId | null =>
 /** What lies there beside a thing's name. */
 function lyingWords(item: OffItem): string {
   const { layer, condition, gone, place, count } = item;
-  if (gone) return gone === 'missing' ? 'missing' : 'in the bin';
+  if (gone) return GONE_WORDS[gone];
   return [
     layer && condition && conditionWords(layer, condition),
     count !== undefined && `${count} of them`,
@@ -83,13 +83,7 @@ export function TrayBoard({
           <Plus size={18} aria-hidden /> Took something off
         </Button>
         {off.length > 1 && (
-          <Button
-            look="quiet"
-            className="!px-0"
-            onClick={() =>
-              log.all(off.toReversed().map((item): Noted => ({ kind: 'put-back', body: itemBack(item) })))
-            }
-          >
+          <Button look="quiet" className="!px-0" onClick={() => log.all(allBack(off))}>
             All back on
           </Button>
         )}
@@ -152,14 +146,7 @@ function ItemSheet({
         )}
       </div>
       <TakePhoto jobId={jobId} log={log} of={{ of: thing }} words="Photo of it" />
-      <OneLine
-        label="Left off on purpose, because"
-        placeholder="left off, because…"
-        most={500}
-        done="Left off"
-        look="plain"
-        onDone={(words) => done(() => log('left-off', { ...thing, words }))()}
-      />
+      <LeftOffBecause onDone={(words) => done(() => log('left-off', { ...thing, words }))()} />
     </Sheet>
   );
 }

@@ -1,5 +1,5 @@
 import { missingToRun } from '@rusty-wren/core/diagnosis';
-import { itemBack, partsOff, type Noted, type OffItem } from '@rusty-wren/core/log';
+import { allBack, partsOff, type Noted, type OffItem } from '@rusty-wren/core/log';
 import type { ReactElement, ReactNode } from 'react';
 import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
@@ -34,12 +34,7 @@ export function PutBackFirst({
         <Button
           look="rust"
           className="min-h-16 px-8 text-xl"
-          onClick={() =>
-            log.all([
-              ...before,
-              ...off.toReversed().map((item) => ({ kind: 'put-back', body: itemBack(item) }) as const),
-            ])
-          }
+          onClick={() => log.all([...before, ...allBack(off)])}
         >
           All back on
         </Button>

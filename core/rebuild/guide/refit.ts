@@ -1,0 +1,70 @@
+import { CAUTIONS, partOf, type PartId } from '../../knowledge';
+import { sentence } from '../../log';
+import { isCover } from '../makeUp';
+import { checkStep, found, tickStep, wasOff, type GuideStep, type Looked } from './step';
+
+/** Every tagged line on again, where it was. */
+const linesOn = ({ picture }: Looked): GuideStep => ({
+  id: 'lines on',
+  stage: 'refit',
+  title: 'Lines back on',
+  asks: { kind: 'lines-on' },
+  done: picture.lines.every((line) => line.on !== null && !line.astray),
+});
+
+/** Refitting: gasket, lines, links, wires, loose things, prime; only then may it be started. */
+export function refitSteps(at: Looked): GuideStep[] {
+  const { picture, rebuild } = at;
+  const { ticks, since } = rebuild;
+  const stage = 'refit';
+  const offParts = picture.off.flatMap((o) =>
+    o.part && !isCover(o.part) && o.part !== 'tank-drained' ? [o.part] : [],
+  );
+  const carbOff = offParts.includes('carburettor');
+  const wasApart = wasOff(at, 'carburettor');
+  const others = offParts.filter((p) => p !== 'carburettor');
+  const on = (item: PartId, done: boolean): GuideStep => ({
+    id: `on ${item}`,
+    stage,
+    title: `${partOf(item).name} on`,
+    asks: { kind: 'on', item, renew: false },
+    done,
+  });
+  const loose = picture.off.filter((o) => !o.part && !o.layer);
+  const flooded =
+    picture.complaints.some((c) => c.complaint === 'flooded') ||
+    picture.found.some((f) => f.cause === 'engine-flooded' && f.state === 'standing');
+  return [
+    ...(wasApart
+      ? [
+          tickStep(stage, 'impulse-met', ticks),
+          on('carburettor', !carbOff),
+          picture.lines.length > 0
+            ? linesOn(at)
+            : checkStep(stage, 'line-routing', found(at, 'line-routing', since, ['right']), {
+                how: 'One press of the bulb shows the return. The line with the filter is the supply.',
+              }),
+          tickStep(stage, 'links-worked', ticks, { how: 'Before a cover hides them.' }),
+        ]
+      : []),
+    ...others.map((p) => on(p, false)),
+    tickStep(stage, 'wires-clear', ticks, { how: 'Not pinched under a cover.' }),
+    tickStep(stage, 'links-again', ticks),
+    ...loose.map((o): GuideStep => ({
+      id: `loose ${o.name.toLowerCase()}`,
+      stage,
+      title: `${sentence(o.name)}: where does it go?`,
+      ...(o.place && { how: o.place }),
+      asks: { kind: 'loose', name: o.name },
+      done: false,
+    })),
+    ...(picture.carburettor && picture.carburettor.bulb !== 'none'
+      ? [
+          checkStep(stage, 'primer-action', found(at, 'primer-action', since, ['fills-firm']), {
+            caution: CAUTIONS.petrol,
+          }),
+        ]
+      : []),
+    ...(flooded ? [tickStep(stage, 'flood-cleared', ticks, { caution: CAUTIONS.lead })] : []),
+  ];
+}
