@@ -72,6 +72,14 @@ describe('entries', () => {
         pins: [{ x: 0.5, y: 1, words: 'gummed here' }],
       },
     ],
+    'screw-plan': [
+      { of: { part: 'recoil' }, on: { outline: 'round' }, screws: [{ x: 0, y: 1, kind: 'long' }] },
+      {
+        of: { thing: 'fan cover' },
+        on: { photo: 'a'.repeat(64) },
+        screws: [{ x: 0.5, y: 0.5, kind: 'short' }],
+      },
+    ],
     'tray-passed': [{ words: 'a washer of another machine' }],
     repair: [
       { cause: 'coil-failed', outcome: 'no-change' },

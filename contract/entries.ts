@@ -28,6 +28,7 @@ import {
   PROVED_STEPS,
   REBUILD_TICKS,
   RENEWALS,
+  SCREW_OUTLINES,
   STAGES,
   START_OUTCOMES,
   START_STATES,
@@ -153,6 +154,17 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
     pins: Joi.array()
       .items(Joi.object({ x: share.required(), y: share.required(), words: text(120).required() }))
       .max(20),
+  }),
+  'screw-plan': Joi.object({
+    of: oneThing().required(),
+    on: Joi.object({ outline: oneOf(SCREW_OUTLINES), photo: Joi.string().pattern(PHOTO_HASH) })
+      .xor('outline', 'photo')
+      .required(),
+    screws: Joi.array()
+      .items(Joi.object({ x: share.required(), y: share.required(), kind: text(40).required() }))
+      .min(1)
+      .max(40)
+      .required(),
   }),
   'tray-passed': Joi.object({ words: text(500).required() }),
   repair: Joi.object({

@@ -76,6 +76,17 @@ export interface Pin {
   words: string;
 }
 
+export const SCREW_OUTLINES = ['four-sided', 'long', 'round'] as const;
+/** A cover as it is drawn where there is no photo of it. */
+export type ScrewOutline = (typeof SCREW_OUTLINES)[number];
+
+/** Where a screw sits (0 to 1 of the width and height of what it is marked on), and what it is: “long”, “with a washer”. */
+export interface ScrewPlace {
+  x: number;
+  y: number;
+  kind: string;
+}
+
 export const PHOTO_TIMES = ['before', 'after'] as const;
 export type PhotoTime = (typeof PHOTO_TIMES)[number];
 
@@ -127,6 +138,12 @@ export interface Bodies {
     words?: string;
     pins?: readonly Pin[];
   };
+  /** Where the screws of a cover sit, on a drawn outline or on a photo of it. */
+  'screw-plan': {
+    of: Thing;
+    on: { outline: ScrewOutline } | { photo: string };
+    screws: readonly ScrewPlace[];
+  };
   /** Something is on the tray, and the engine is started all the same. */
   'tray-passed': { words: string };
   /**
@@ -172,6 +189,7 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   line: true,
   carburettor: true,
   'rebuild-step': true,
+  'screw-plan': true,
   'tray-passed': true,
   photo: true,
   repair: true,

@@ -21,6 +21,7 @@ export {
   PHOTO_TIMES,
   PROVED_STEPS,
   REBUILD_TICKS,
+  SCREW_OUTLINES,
   RENEWALS,
   START_OUTCOMES,
   START_STATES,
@@ -33,6 +34,8 @@ export {
   type Pin,
   type RebuildTick,
   type Renewal,
+  type ScrewOutline,
+  type ScrewPlace,
   type Thing,
 } from './entry';
 export type {
@@ -47,6 +50,7 @@ export type {
   ProvedBy,
   Repair,
   SafetyFault,
+  ScrewPlan,
   Settled,
   Start,
   ToMend,
@@ -54,6 +58,7 @@ export type {
 } from './picture';
 export { COLD_AGAIN_H, coldStartDue } from './proof';
 export { allBack, conditionIn, itemBack, nameOfThing, thingOf } from './tray';
+export { crosswise, screwCounts, screwPlanOf, screwsLeft } from './screwPlan';
 export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';

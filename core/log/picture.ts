@@ -122,6 +122,9 @@ export interface OpenEnd {
 /** A photo on the job, as it was noted last. */
 export type Photo = Bodies['photo'] & Pick<EntryOf<'photo'>, 'id' | 'notedAt'>;
 
+/** Where the screws of a cover sit, as somebody marked it last. */
+export type ScrewPlan = Bodies['screw-plan'] & { entryId: string };
+
 /** Everything the log says about a job, worked out. */
 export interface Picture {
   machine: MachineFacts;
@@ -136,6 +139,8 @@ export interface Picture {
   trayPassed: boolean;
   /** Lines tagged, in the order they were first. */
   lines: readonly LineNow[];
+  /** Where the screws of what is off sit. */
+  screwPlans: readonly ScrewPlan[];
   /** What kind of carburettor it is, as somebody said last. */
   carburettor: Carburettor | null;
   settled: readonly Settled[];

@@ -421,6 +421,19 @@ describe('words', () => {
         'Photo',
         'Inlet needle, 1 ring',
       ],
+      'screw-plan': [
+        {
+          of: { part: 'recoil' },
+          on: { outline: 'round' },
+          screws: [
+            { x: 0.1, y: 0.1, kind: 'long' },
+            { x: 0.9, y: 0.9, kind: 'long' },
+            { x: 0.9, y: 0.1, kind: 'short' },
+          ],
+        },
+        'Screws',
+        'Recoil starter: 2 long, 1 short',
+      ],
       'tray-passed': [{ words: 'of another machine' }, 'Started all the same', 'of another machine'],
       repair: [
         { cause: 'plug-fouled', outcome: 'better', note: 'new' },

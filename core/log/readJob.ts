@@ -31,6 +31,7 @@ import { aboutOf, readRepairs } from './repairs';
 import { readStage } from './stage';
 import { conditionIn, readTray, trayPassed } from './tray';
 import { readLines } from './lines';
+import { readScrewPlans } from './screwPlan';
 import { readLedger } from './tune';
 
 type Live = readonly Entry[];
@@ -182,6 +183,7 @@ export function readJob(
     ...readTray(live),
     trayPassed: trayPassed(live),
     lines: readLines(live),
+    screwPlans: readScrewPlans(live),
     carburettor: ofKind(live, 'carburettor').at(-1)?.body ?? carburettor,
     settled: readSettled(live, repairs),
     behindAnswers: new Map(

@@ -92,7 +92,7 @@ describe('the tray', () => {
           expect(names.includes(name), w).toBe(lastOff >= 0 && !back);
         }
       }),
-      { numRuns: 2500 },
+      { numRuns: 7000 },
     );
   });
 });

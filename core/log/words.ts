@@ -16,6 +16,7 @@ import { moveInWords, readBlip } from '../tuning';
 import type { Bodies, Entry, RebuildTick, Stage, StartOutcome } from './entry';
 import type { OffItem, ToMend, TrailLine } from './picture';
 import { lineSays } from './lines';
+import { screwCounts } from './screwPlan';
 import { nameOfThing } from './tray';
 
 /** Words as a sentence begins. */
@@ -211,6 +212,11 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
     }
     case 'photo':
       return { about: 'Photo', says: photoWords(entry.body) };
+    case 'screw-plan':
+      return {
+        about: 'Screws',
+        says: `${nameOfThing(entry.body.of)}: ${screwCounts(entry.body.screws)}`,
+      };
     case 'tray-passed':
       return { about: 'Started all the same', says: entry.body.words };
     case 'repair':

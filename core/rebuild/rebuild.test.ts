@@ -430,7 +430,7 @@ describe('the record', () => {
         const kit = leftOfKit(rebuild);
         for (const l of rebuild.layers.filter((o) => o.renewed)) expect(kit.layers).not.toContain(l.id);
       }),
-      { numRuns: 2000 },
+      { numRuns: 3000 },
     );
   });
 });

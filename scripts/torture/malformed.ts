@@ -116,6 +116,11 @@ const soundOf = (jobs: readonly string[]) => {
     { ...entry(), kind: 'strike', body: { reason: 'slip' }, strikes: randomUUID() },
     { ...entry(), kind: 'took-off', body: { thing: 'washer' } },
     { ...entry(), kind: 'took-off', body: { layer: 'inlet-needle', condition: 'worn' } },
+    {
+      ...entry(),
+      kind: 'screw-plan',
+      body: { of: { part: 'recoil' }, on: { outline: 'round' }, screws: [{ x: 0.1, y: 0.2, kind: 'long' }] },
+    },
     { ...entry(), kind: 'left-off', body: { layer: 'lever-pin', words: 'none here' } },
     { ...entry(), kind: 'line', body: { tag: 'clear', ends: ['tank-filter', 'supply-stub'] } },
     {

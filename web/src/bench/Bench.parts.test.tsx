@@ -7,7 +7,7 @@ import { fakeLog } from '../testing/log';
 import { Alternatives } from './Alternatives';
 import { Suspects } from './Suspects';
 import { Trail } from './Trail';
-import { Tray } from './Tray';
+import { Tray } from '../tray/Tray';
 
 const nothing = (): void => undefined;
 const fades = complains('fades-under-way');
@@ -144,7 +144,7 @@ describe('the tray', () => {
   it('puts back what is tapped, and takes off a part or a loose thing', async () => {
     const bench = fakeLog();
     const { picture } = benchWith(fades, 'off recoil');
-    draw(<Tray off={picture.off} log={bench.log} />);
+    draw(<Tray picture={picture} jobId="job" log={bench.log} />);
     await userEvent.click(screen.getByRole('button', { name: 'Put back: Recoil starter' }));
     await userEvent.click(screen.getByRole('button', { name: 'Took something off' }));
     // What is off already is not offered.

@@ -11,7 +11,7 @@ import { BenchLine } from './BenchLine';
 import { Step } from './steps/Step';
 import { Suspects } from './Suspects';
 import { Trail } from './Trail';
-import { Tray } from './Tray';
+import { Tray } from '../tray/Tray';
 import { useChosenCheck } from './useChosenCheck';
 
 /** The main screen: what to do next, the evidence, the suspects, the tray and the bench line. */
@@ -112,7 +112,7 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
       <div
         className={`sticky bottom-0 z-20 grid gap-x-5 gap-y-2 border-t-2 border-line bg-paper px-3 py-2 sm:px-5 lg:grid-cols-2 ${wide ? 'max-sm:hidden' : ''}`}
       >
-        <Tray off={picture.off} log={log} />
+        <Tray picture={picture} jobId={job.id} log={log} />
         <BenchLine ref={line} picture={picture} log={log} />
       </div>
     </div>

@@ -28,11 +28,12 @@ export interface JobAtBench {
   picture: Picture;
   /** What the diagnosis rests on: this log, and what was found in the can on others. */
   benchCase: Case;
-  diagnosis: Diagnosis;
+  /** Worked out when it is first asked for: in pieces, a tap is answered without it. */
+  readonly diagnosis: Diagnosis;
   mates: readonly Mate[];
   /** How an entry reads in an argument: "Work the primer bulb: bubbles". Entries of linked jobs by their tag. */
   nameOf: (ref: string) => string;
-  phase: Phase;
+  readonly phase: Phase;
   entryCount: number;
 }
 
@@ -50,6 +51,15 @@ function namesOf(picture: Picture, mates: readonly Mate[]): (ref: string) => str
     const { about, says } = entryWords(line);
     return `${away ? `Tag ${away.job.tag}, same can. ` : ''}${about}: ${says}`;
   };
+}
+
+let last: { of: string; diagnosis: Diagnosis } | null = null;
+
+/** The diagnosis of a case, worked out once: that an entry has got its number from the server changes nothing. */
+function diagnosisOf(benchCase: Case): Diagnosis {
+  const of = JSON.stringify(benchCase);
+  if (last?.of !== of) last = { of, diagnosis: diagnose(benchCase) };
+  return last.diagnosis;
 }
 
 /** The squeezes measured on this job. */
@@ -93,17 +103,21 @@ export function readAtBench(
     return { ...canMate, job: mate.job, linked: sharesCan(picture, job.id, canMate) };
   });
   const benchCase = caseOf(picture, evidenceFromTheCan(picture, job.id, mates));
-  const diagnosis = diagnose(benchCase);
+  let phase: Phase | null = null;
   return {
     job,
     // Its own as this device knows them, sent or not.
     squeezes: [...squeezes.filter((s) => s.tag !== job.tag), ...squeezesIn(picture, job)],
     picture,
     benchCase,
-    diagnosis,
+    get diagnosis() {
+      return diagnosisOf(benchCase);
+    },
     mates,
     nameOf: namesOf(picture, mates),
-    phase: phaseOf(picture, diagnosis),
+    get phase() {
+      return (phase ??= phaseOf(picture, diagnosisOf(benchCase)));
+    },
     entryCount: entries.length + own.length,
   };
 }

@@ -1,5 +1,5 @@
-import { partOf, toOpen, type CheckId, type StackId } from '@rusty-wren/core/knowledge';
-import { partsOff } from '@rusty-wren/core/log';
+import { partOf, toOpen, type CheckId, type PartId, type StackId } from '@rusty-wren/core/knowledge';
+import { partsOff, type Picture } from '@rusty-wren/core/log';
 import {
   isPart,
   nameIn,
@@ -17,7 +17,9 @@ import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { inSentence } from '../ui/words';
 import { FamilyPick } from './FamilyPick';
-import { LeftOffBecause } from './LeftOffBecause';
+import { LeftOffBecause } from '../tray/LeftOffBecause';
+import { MarkScrews } from '../tray/MarkScrews';
+import { WithScrews } from '../tray/ScrewsIn';
 import { LinesOn, TagLines } from './LinesStep';
 import { Caution, Main } from './Main';
 import { RenewStep } from './RenewStep';
@@ -109,15 +111,16 @@ export function GuideStepNow(at: AtStep): ReactElement {
               {item === 'tank-drained' ? 'Drained' : 'Off'}
             </Main>
           </div>
+          {isPart(item) && item !== 'tank-drained' && (
+            <MarkScrews of={{ part: item }} jobId={atBench.job.id} picture={picture} log={log} />
+          )}
         </Plain>
       );
     }
     case 'on':
       return (
         <Plain step={step} eyebrow={eyebrow}>
-          <div className="mt-4">
-            <Main onClick={() => isPart(asks.item) && log('put-back', { part: asks.item })}>On</Main>
-          </div>
+          {isPart(asks.item) && <PartOn part={asks.item} picture={picture} log={log} />}
         </Plain>
       );
     case 'loose':
@@ -131,6 +134,16 @@ export function GuideStepNow(at: AtStep): ReactElement {
       );
   }
 }
+
+const PartOn = ({ part, picture, log }: { part: PartId; picture: Picture; log: Log }): ReactElement => (
+  <WithScrews of={{ part }} picture={picture}>
+    {(left) => (
+      <div className="mt-4">
+        <Main onClick={() => log.all([{ kind: 'put-back', body: { part } }, ...left])}>On</Main>
+      </div>
+    )}
+  </WithScrews>
+);
 
 /** What came off, by side, from the body outwards. */
 const stacksOf = ({ came, layers }: Rebuild): { pump: StackId[]; metering: StackId[] } => {

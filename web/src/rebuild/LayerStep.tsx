@@ -17,10 +17,12 @@ import {
 import { formatTurns } from '@rusty-wren/core/units';
 import { useState, type ReactElement, type ReactNode } from 'react';
 import { BIG_BUTTON, StepHead } from '../bench/steps/StepHead';
+import type { Noted, Picture } from '@rusty-wren/core/log';
 import type { Log } from '../job/useJob';
 import { Button } from '../ui/Button';
 import { inSentence } from '../ui/words';
-import { LeftOffBecause } from './LeftOffBecause';
+import { LeftOffBecause } from '../tray/LeftOffBecause';
+import { WithScrews } from '../tray/ScrewsIn';
 import { Caution, Main } from './Main';
 
 /** How a layer can be found, in the order of its buttons. */
@@ -29,6 +31,7 @@ const foundAs = (id: LayerId): Condition[] => CONDITIONS.filter((c) => c in laye
 export interface AtLayer {
   layer: LayerNow;
   rebuild: Rebuild;
+  picture: Picture;
   /** What the step says above its name. */
   eyebrow: string;
   log: Log;
@@ -148,6 +151,7 @@ function GoesBack({
   how,
   onDone,
   more,
+  picture,
 }: AtLayer & { baselineTurns: number; how?: string | undefined }): ReactElement {
   const { id, name, where, condition } = layer;
   const [why, setWhy] = useState(false);
@@ -158,8 +162,8 @@ function GoesBack({
   const thing = cover ? { part: id } : { layer: id };
   const byKit = !cover && rebuild.renewal === 'kit' && (rebuild.makeUp?.family.kit ?? []).includes(id);
   const asNew = !cover && (renew || byKit || where !== 'tray');
-  const back = (renewed: boolean): void => {
-    if (cover) log('put-back', { part: id });
+  const back = (renewed: boolean, left: readonly Noted[] = []): void => {
+    if (cover) log.all([{ kind: 'put-back', body: { part: id } }, ...left]);
     else
       log('put-back', {
         layer: id,
@@ -191,14 +195,18 @@ function GoesBack({
         </p>
       )}
       <Caution says={cover ? undefined : layerOf(id).caution} />
-      <div className="mt-4 flex flex-wrap gap-3">
-        <Main onClick={() => back(asNew)}>{asNew ? 'The new one is on' : 'On'}</Main>
-        {!cover && where === 'tray' && (
-          <Button className="min-h-14 px-6 text-lg" onClick={() => back(!asNew)}>
-            {asNew ? 'The old one, all the same' : 'A new one'}
-          </Button>
+      <WithScrews of={thing} picture={picture}>
+        {(left) => (
+          <div className="mt-4 flex flex-wrap gap-3">
+            <Main onClick={() => back(asNew, left)}>{asNew ? 'The new one is on' : 'On'}</Main>
+            {!cover && where === 'tray' && (
+              <Button className="min-h-14 px-6 text-lg" onClick={() => back(!asNew)}>
+                {asNew ? 'The old one, all the same' : 'A new one'}
+              </Button>
+            )}
+          </div>
         )}
-      </div>
+      </WithScrews>
       <div className="mt-3 flex flex-wrap gap-x-6">
         {where === 'tray' && !cover && (
           <Button

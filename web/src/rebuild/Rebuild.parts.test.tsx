@@ -13,7 +13,7 @@ import { GuideStepNow } from './GuideStepNow';
 import { LayerStep } from './LayerStep';
 import { LinesOn, TagLines } from './LinesStep';
 import { Together } from './Together';
-import { TrayBoard } from './TrayBoard';
+import { TrayBoard } from '../tray/TrayBoard';
 
 const PLAIN: Carburettor = { throat: 'butterfly', bulb: 'none' };
 const is = (body: Carburettor): Noted => ({ kind: 'carburettor', body });
@@ -66,6 +66,7 @@ describe('a layer in hand', () => {
       <LayerStep
         layer={rebuild.layers.find((l) => l.id === id)!}
         rebuild={rebuild}
+        picture={atBench.picture}
         eyebrow="In hand"
         log={bench.log}
         uncounted={uncounted}
@@ -270,7 +271,7 @@ describe('the tray', () => {
       (_, n) => `off ${n + 2} screws of kind ${'abcdefghijklmnopqrstuvwxyzäöüß'[n]}, place ${n}`,
     );
     const { picture } = benchWith(complains('no-fire'), ...things);
-    draw(<TrayBoard off={picture.off} leftOff={[]} jobId="job" log={bench.log} />);
+    draw(<TrayBoard picture={picture} jobId="job" log={bench.log} />);
     expect(screen.getByLabelText('Things on the tray').textContent).toBe('30');
     const items = screen.getAllByRole('listitem');
     expect(items[0]!.textContent).toContain('2 of them, place 0');

@@ -28,7 +28,8 @@ import { FamilyPick } from './FamilyPick';
 import { CheckHere, GuideStepNow } from './GuideStepNow';
 import { LayerStep } from './LayerStep';
 import { Together } from './Together';
-import { TrayBoard } from './TrayBoard';
+import { MarkScrews } from '../tray/MarkScrews';
+import { TrayBoard } from '../tray/TrayBoard';
 
 /** The carburettor in pieces: one step at a time, the layers along their axes, and the tray. */
 export const Rebuild = (): ReactElement => (
@@ -136,7 +137,7 @@ function Rebuilding({ atBench }: { atBench: JobAtBench }): ReactElement {
         )}
         <Guarded what="The tray">
           <div className="grid content-start gap-6">
-            <TrayBoard off={picture.off} leftOff={picture.leftOff} jobId={job.id} log={log} />
+            <TrayBoard picture={picture} jobId={job.id} log={log} />
             <Photos photos={picture.photos} jobId={job.id} log={log} />
           </div>
         </Guarded>
@@ -212,6 +213,7 @@ function Now({
         key={`${layer.id} ${layer.where}`}
         layer={layer}
         rebuild={rebuild}
+        picture={picture}
         eyebrow={picked === null && step ? whereWords(guide, step) : 'In hand'}
         log={log}
         uncounted={screw !== null && !picture.ledger.counted.has(screw)}
@@ -227,6 +229,9 @@ function Now({
               of={{ of: isCover(layer.id) ? { part: layer.id } : { layer: layer.id } }}
               words="Photo of it"
             />
+            {isCover(layer.id) && (
+              <MarkScrews of={{ part: layer.id }} jobId={atBench.job.id} picture={picture} log={log} />
+            )}
             {picked === null ? <PassOver step={step} onPass={onPass} /> : back}
           </>
         }

@@ -1,44 +1,28 @@
-import { allBack, GONE_WORDS, thingOf, type LeftOff, type OffItem } from '@rusty-wren/core/log';
-import { conditionWords, type StackId } from '@rusty-wren/core/knowledge';
+import { allBack, type OffItem, type Picture } from '@rusty-wren/core/log';
+import type { StackId } from '@rusty-wren/core/knowledge';
 import { isCover } from '@rusty-wren/core/rebuild';
 import { Plus } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { TookOff } from '../bench/Tray';
 import { LayerGlyph } from '../drawn/LayerGlyph';
 import type { Log } from '../job/useJob';
-import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
-import { Sheet } from '../ui/Sheet';
-import { LeftOffBecause } from './LeftOffBecause';
+import { ItemSheet, lyingWords } from './ItemSheet';
+import { TookOff } from './Tray';
 
 const layerIn = (item: OffItem): StackId | null =>
   item.layer ?? (item.part && isCover(item.part) ? item.part : null);
 
-/** What lies there beside a thing's name. */
-function lyingWords(item: OffItem): string {
-  const { layer, condition, gone, place, count } = item;
-  if (gone) return GONE_WORDS[gone];
-  return [
-    layer && condition && conditionWords(layer, condition),
-    count !== undefined && `${count} of them`,
-    place,
-  ]
-    .filter(Boolean)
-    .join(', ');
-}
-
 /** Everything off the machine as it lies on the tray, in the order it came off; each a tap away from going back. */
 export function TrayBoard({
-  off,
-  leftOff,
+  picture,
   jobId,
   log,
 }: {
-  off: readonly OffItem[];
-  leftOff: readonly LeftOff[];
+  picture: Picture;
   jobId: string;
   log: Log;
 }): ReactElement {
+  const { off, leftOff } = picture;
   const [picked, setPicked] = useState<OffItem | null>(null);
   const [adding, setAdding] = useState(false);
   return (
@@ -98,55 +82,9 @@ export function TrayBoard({
         </ul>
       )}
       <TookOff open={adding} onOpenChange={setAdding} off={off} log={log} />
-      {picked && <ItemSheet item={picked} jobId={jobId} log={log} onClose={() => setPicked(null)} />}
+      {picked && (
+        <ItemSheet item={picked} picture={picture} jobId={jobId} log={log} onClose={() => setPicked(null)} />
+      )}
     </section>
-  );
-}
-
-/** What becomes of one thing on the tray. */
-function ItemSheet({
-  item,
-  jobId,
-  log,
-  onClose,
-}: {
-  item: OffItem;
-  jobId: string;
-  log: Log;
-  onClose: () => void;
-}): ReactElement {
-  const layer = item.layer;
-  const thing = thingOf(item);
-  const done = (note: () => void) => () => {
-    note();
-    onClose();
-  };
-  return (
-    <Sheet title={item.name} open onOpenChange={(open) => !open && onClose()}>
-      <p className="text-lg text-soft">{lyingWords(item)}</p>
-      <div className="mt-3 flex flex-wrap gap-3">
-        {!item.gone && (
-          <Button look="rust" className="min-h-14 px-6 text-lg" onClick={done(() => log('put-back', thing))}>
-            Back on
-          </Button>
-        )}
-        {layer && (
-          <Button
-            look={item.gone ? 'rust' : 'plain'}
-            className="min-h-14 px-6 text-lg"
-            onClick={done(() => log('put-back', { layer, renewed: true }))}
-          >
-            A new one on
-          </Button>
-        )}
-        {!item.gone && (
-          <Button className="min-h-14 px-6 text-lg" onClick={done(() => log('thrown-away', thing))}>
-            Thrown away
-          </Button>
-        )}
-      </div>
-      <TakePhoto jobId={jobId} log={log} of={{ of: thing }} words="Photo of it" />
-      <LeftOffBecause onDone={(words) => done(() => log('left-off', { ...thing, words }))()} />
-    </Sheet>
   );
 }

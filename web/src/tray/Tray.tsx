@@ -1,17 +1,30 @@
 import { PARTS } from '@rusty-wren/core/knowledge';
-import { GONE_WORDS, itemBack, type OffItem } from '@rusty-wren/core/log';
+import { GONE_WORDS, itemBack, screwPlanOf, thingOf, type OffItem, type Picture } from '@rusty-wren/core/log';
 import { Plus, Undo2 } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
 import type { Log } from '../job/useJob';
+import { ItemSheet } from './ItemSheet';
 
 /** What is off the machine and has to go back, in the order it came off. */
-export function Tray({ off, log }: { off: readonly OffItem[]; log: Log }): ReactElement {
+export function Tray({
+  picture,
+  jobId,
+  log,
+}: {
+  picture: Pick<Picture, 'off' | 'screwPlans' | 'photos'>;
+  jobId: string;
+  log: Log;
+}): ReactElement {
+  const { off } = picture;
   const [adding, setAdding] = useState(false);
+  const [picked, setPicked] = useState<OffItem | null>(null);
+  // With its screws marked, they are gone through first.
   const back = (item: OffItem): void => {
-    log('put-back', itemBack(item));
+    if (screwPlanOf(thingOf(item), picture.screwPlans)) setPicked(item);
+    else log('put-back', itemBack(item));
   };
   return (
     <section aria-label="Tray: what is off" className="flex min-w-0 items-center gap-2 overflow-x-auto">
@@ -39,6 +52,9 @@ export function Tray({ off, log }: { off: readonly OffItem[]; log: Log }): React
         <Plus aria-hidden />
       </button>
       <TookOff open={adding} onOpenChange={setAdding} off={off} log={log} />
+      {picked && (
+        <ItemSheet item={picked} picture={picture} jobId={jobId} log={log} onClose={() => setPicked(null)} />
+      )}
     </section>
   );
 }
