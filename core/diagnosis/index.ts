@@ -13,6 +13,7 @@ export {
 } from './diagnose';
 export { type Misreading, type Moved, type Reasons, type Suspect } from './explain';
 export { explainsAny } from './plan/needs';
+export { likelyIn, mayResult, type Likely, type LikelySet, type MayResult } from './likely';
 export { type Found } from './found';
 export { timelineOf, type Known } from './timeline';
 export { ACT_ON } from './parameters';

@@ -16,6 +16,7 @@ export {
 export { DEPENDENCES, dependenceOf, type Dependence } from './dependence';
 export { behindOf, CHAINS, type Chain } from './chains';
 export * from './access';
+export * from './choices';
 export * from './history';
 export * from './carburettor';
 export { causesIn, checksTelling, signsOf } from './telling';

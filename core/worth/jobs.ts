@@ -1,0 +1,77 @@
+import {
+  CAUSE_IDS,
+  causeOf,
+  causesIn,
+  REMEDIES,
+  REMEDY_IDS,
+  remedyMinutes,
+  type CauseId,
+  type RemedyId,
+} from '../knowledge';
+
+/** What has a price: the repair of one cause, a job that puts several right at once, a carburettor as a whole. */
+export type PricedId = CauseId | RemedyId | 'carburettor-whole';
+export const PRICED_IDS: readonly PricedId[] = [...CAUSE_IDS, ...REMEDY_IDS, 'carburettor-whole'];
+
+/** One job at the bench that stands on a quote. */
+export interface RepairJob {
+  id: PricedId;
+  does: string;
+  /** Bench minutes, opening and closing included. */
+  minutes: number;
+  mends: readonly CauseId[];
+}
+
+const IN_CARBURETTOR: ReadonlySet<CauseId> = new Set(
+  (['pump', 'metering', 'circuits'] as const).flatMap((part) => causesIn(part)),
+);
+const TOP_END = REMEDIES.find((r) => r.id === 'top-end')!;
+const SHORT_BLOCK = REMEDIES.find((r) => r.id === 'bottom-end')!;
+
+/** Damage to the engine itself: what needs a top end or a short block. */
+export const isDeep = (cause: CauseId): boolean =>
+  TOP_END.mends.includes(cause) || SHORT_BLOCK.mends.includes(cause);
+export const needsShortBlock = (cause: CauseId): boolean => SHORT_BLOCK.mends.includes(cause);
+
+/**
+ * The jobs that put a set of causes right, each cause in one of them: a carburettor somebody has been inside is replaced whole;
+ * what one remedy mends together is one job; a short block has its top end with it.
+ */
+export function jobsFor(causes: readonly CauseId[]): RepairJob[] {
+  const left = new Set(causes);
+  const jobs: RepairJob[] = [];
+  const take = (job: RepairJob): void => {
+    jobs.push(job);
+    job.mends.forEach((c) => left.delete(c));
+  };
+  if (left.has('carb-tampered'))
+    take({
+      id: 'carburettor-whole',
+      does: 'Fit a new carburettor and set it',
+      minutes: causeOf('carb-tampered').minutes,
+      mends: [...left].filter((c) => IN_CARBURETTOR.has(c)),
+    });
+  if ([...left].some(needsShortBlock))
+    take({
+      id: 'bottom-end',
+      does: 'Short block',
+      minutes: remedyMinutes(SHORT_BLOCK),
+      mends: [...left].filter(isDeep),
+    });
+  for (const remedy of REMEDIES) {
+    const mends = remedy.mends.filter((c) => left.has(c));
+    if (mends.length < 2 && !(remedy.asksWorth && mends.length > 0)) continue;
+    take({
+      id: remedy.id,
+      does: remedy.does,
+      // A top end is a top end, whichever of its faults was seen.
+      minutes: remedy.asksWorth ? remedyMinutes(remedy) : Math.max(...mends.map((c) => causeOf(c).minutes)),
+      mends,
+    });
+  }
+  for (const cause of left) {
+    const { remedy, minutes } = causeOf(cause);
+    jobs.push({ id: cause, does: remedy, minutes, mends: [cause] });
+  }
+  return jobs;
+}

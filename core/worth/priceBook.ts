@@ -1,0 +1,143 @@
+import { classOf, type MachineFacts, type MachineKind } from '../machine';
+import { type CauseId, type RemedyId } from '../knowledge';
+import type { PricedId } from './jobs';
+import type { Cents } from './money';
+import { usualLike } from './rules';
+
+/** What parts a job takes, or what a like machine costs, for one model, one kind of machine, or all. */
+export interface PriceLine {
+  what: PricedId | 'like';
+  kind?: MachineKind;
+  maker?: string;
+  model?: string;
+  /** What the owner pays for the parts before tax; of a like machine: what it costs new, tax in. */
+  price: Cents;
+  /** What the parts cost the shop. */
+  cost?: Cents;
+  /** Working days until they are here; 0: from the drawer. */
+  waitDays: number;
+}
+
+/** Parts of a job: what they come to, and how long they take to come. */
+export interface PartsPrice {
+  price: Cents;
+  cost: Cents;
+  waitDays: number;
+  /** Whose figure it is: the shop's for the model or kind, or an ordinary one. */
+  from: 'model' | 'kind' | 'shop' | 'usual';
+}
+
+/** A machine as a price book looks it up. */
+export interface PricedMachine extends MachineFacts {
+  maker?: string;
+  model?: string;
+}
+
+type Usual = readonly [price: Cents, waitDays: number];
+
+/** Parts of a household machine as the trade's ordinary prices go; what is not here takes none. */
+const USUAL: Partial<Readonly<Record<CauseId | RemedyId | 'carburettor-whole', Usual>>> = {
+  'stale-fuel': [3_00, 0],
+  'water-in-fuel': [3_00, 0],
+  'no-oil-in-fuel': [3_00, 0],
+  'oil-heavy-mix': [7_00, 0],
+  'fuel-filter-clogged': [4_00, 0],
+  'fuel-filter-off': [4_00, 0],
+  'fuel-line-leak': [8_00, 0],
+  'fuel-line-blocked': [8_00, 0],
+  'tank-or-grommet-leak': [9_00, 2],
+  'tank-vent-blocked': [5_00, 1],
+  'primer-faulty': [6_00, 0],
+  'inlet-screen-clogged': [2_00, 0],
+  'carb-tampered': [42_00, 3],
+  'carburettor-whole': [42_00, 3],
+  'pump-diaphragm-stiff': [14_00, 1],
+  'impulse-fault': [5_00, 1],
+  'needle-not-sealing': [7_00, 1],
+  'metering-diaphragm-stiff': [9_00, 1],
+  'metering-diaphragm-proud': [9_00, 1],
+  'metering-diaphragm-torn': [9_00, 1],
+  'needle-stuck-shut': [7_00, 1],
+  'metering-lever-high': [2_00, 0],
+  'metering-lever-low': [2_00, 0],
+  'idle-circuit-blocked': [6_00, 1],
+  'main-circuit-blocked': [6_00, 1],
+  'carburettor-rebuild': [16_00, 1],
+  'choke-stuck': [2_00, 0],
+  'throttle-linkage-fault': [12_00, 3],
+  'air-filter-clogged': [9_00, 1],
+  'intake-leak': [14_00, 3],
+  'crank-seal-leak': [16_00, 4],
+  'base-gasket-leak': [9_00, 4],
+  'reseal-case': [22_00, 4],
+  'spark-screen-clogged': [4_00, 1],
+  'spark-screen-missing': [6_00, 1],
+  'exhaust-port-carboned': [6_00, 2],
+  'clean-exhaust': [8_00, 2],
+  'plug-fouled': [5_00, 0],
+  'plug-failed': [5_00, 0],
+  'new-plug': [5_00, 0],
+  'fresh-mix': [7_00, 0],
+  'line-and-filter': [11_00, 0],
+  'stop-circuit-grounded': [6_00, 1],
+  'stop-circuit-open': [6_00, 1],
+  'mend-stop-wire': [7_00, 1],
+  'coil-failed': [38_00, 4],
+  'magnets-weak': [45_00, 7],
+  'flywheel-key-sheared': [6_00, 3],
+  'plug-lead-loose': [5_00, 0],
+  'piston-heat-scored': [88_00, 5],
+  'piston-dirt-worn': [88_00, 5],
+  'ring-stuck': [88_00, 5],
+  'top-end': [88_00, 5],
+  'bottom-end-worn': [165_00, 10],
+  'bottom-end': [165_00, 10],
+  'decompressor-leak': [16_00, 3],
+  'decompressor-stuck': [16_00, 3],
+  'recoil-jammed': [12_00, 2],
+  'clutch-slips': [24_00, 4],
+  'chain-dull': [8_00, 0],
+  'drive-drag': [10_00, 2],
+  'engine-flooded': [5_00, 0],
+};
+/** Of a class's parts, as a share of a household machine's, in hundredths. */
+const SCALE: Readonly<Record<string, number>> = {
+  'farm or professional saw': 160,
+  'backpack blower': 140,
+  'light trimmer, edger, power head': 85,
+};
+/** What the shop pays of an ordinary price, in hundredths. */
+const COST_SHARE = 65;
+/** A like machine is had in so many days. */
+const LIKE_DAYS = 3;
+
+const same = (x: string | undefined, y: string | undefined): boolean =>
+  x !== undefined && y !== undefined && x.trim().toLowerCase() === y.trim().toLowerCase();
+
+/**
+ * What parts of a job come to on a machine: by its model, else its kind, else for all, as the shop wrote it down; else an
+ * ordinary price of its class.
+ */
+export function partsFor(
+  book: readonly PriceLine[],
+  what: PriceLine['what'],
+  machine: PricedMachine,
+): PartsPrice {
+  const lines = book.filter((line) => line.what === what);
+  const byModel = lines.find((l) => same(l.maker, machine.maker) && same(l.model, machine.model));
+  const byKind = lines.find((l) => !l.model && l.kind === machine.kind);
+  const forAll = lines.find((l) => !l.model && !l.kind);
+  const line = byModel ?? byKind ?? forAll;
+  if (line)
+    return {
+      price: line.price,
+      cost: line.cost ?? Math.round((line.price * COST_SHARE) / 100),
+      waitDays: line.waitDays,
+      from: line === byModel ? 'model' : line === byKind ? 'kind' : 'shop',
+    };
+  if (what === 'like')
+    return { price: usualLike(machine), cost: usualLike(machine), waitDays: LIKE_DAYS, from: 'usual' };
+  const [usual, waitDays] = USUAL[what] ?? [0, 0];
+  const price = Math.round((usual * (SCALE[classOf(machine).name] ?? 100)) / 100);
+  return { price, cost: Math.round((price * COST_SHARE) / 100), waitDays, from: 'usual' };
+}

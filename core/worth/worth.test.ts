@@ -1,0 +1,277 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { chanceFrom } from '../chance';
+import type { Evidence } from '../diagnosis';
+import { likelyIn, type Case } from '../diagnosis';
+import {
+  CAUSE_IDS,
+  CHOICE_IDS,
+  type CauseId,
+  type CheckId,
+  type ChoiceId,
+  type ComplaintId,
+  type History,
+} from '../knowledge';
+import type { MachineFacts } from '../machine';
+import {
+  jobsFor,
+  oneMoreCheck,
+  partsFor,
+  PRICED_IDS,
+  quote,
+  USUAL_RULES,
+  withTax,
+  worthOf,
+  type Reckoning,
+  type Worth,
+  type WorthAsked,
+} from './index';
+
+const SAW: MachineFacts = { kind: 'chainsaw', displacementCc: 45 };
+const by = (more: Partial<Reckoning> = {}): Reckoning => ({
+  rules: USUAL_RULES,
+  book: [],
+  machine: SAW,
+  ...more,
+});
+type Said = { complaint: ComplaintId } | { check: CheckId; result: string };
+const caseOf = (machine: MachineFacts, history: History, ...said: Said[]): Case => ({
+  machine,
+  history,
+  off: [],
+  evidence: said.map((one, n): Evidence =>
+    'complaint' in one
+      ? { ref: `${n}`, kind: 'complaint', ...one }
+      : { ref: `${n}`, kind: 'finding', sureness: 'sure', ...one },
+  ),
+});
+const asked = (c: Case, more: Partial<WorthAsked> = {}): WorthAsked => ({
+  ...by({ machine: c.machine }),
+  likely: likelyIn(c),
+  hardUse: false,
+  ageYears: null,
+  squeezePsi: null,
+  behindOpen: [],
+  ...more,
+});
+const offered = (w: Worth, id: ChoiceId) => w.choices.find((c) => c.id === id);
+const refused = (w: Worth, id: ChoiceId) => w.notOffered.find((c) => c.id === id)?.rule;
+
+const scored = caseOf(
+  SAW,
+  { dailyUse: true },
+  { complaint: 'no-fire' },
+  { check: 'compression-gauge', result: 'low' },
+  { check: 'piston-exhaust-side', result: 'scored' },
+);
+const stiff = caseOf(
+  { kind: 'trimmer', displacementCc: 25 },
+  {},
+  { complaint: 'runs-on-prime-then-dies' },
+  { check: 'metering-diaphragm', result: 'stiff' },
+);
+const onlyFelt = caseOf(
+  SAW,
+  { dailyUse: true },
+  { complaint: 'weak-under-load' },
+  { check: 'pull-feel', result: 'weak' },
+);
+
+describe('a quote, against one worked by hand', () => {
+  it('a plug: 3 and 15 minutes at 48.00, 5.00 for it, a fifth of tax', () => {
+    // 18 min = 14.40; + 5.00 = 19.40; + 3.88 tax.
+    expect(quote(['plug-failed'], by())).toMatchObject({
+      minutes: 18,
+      labour: 14_40,
+      parts: 5_00,
+      price: 23_28,
+      days: 1,
+    });
+  });
+
+  it('nothing under the smallest charge; the fee comes on top where it is not credited', () => {
+    const rules = { ...USUAL_RULES, smallestCharge: 30_00 };
+    expect(quote(['idle-stop-wrong'], by({ rules })).price).toBe(36_00);
+    expect(quote(['idle-stop-wrong'], by({ rules: { ...rules, feeCredited: false } })).price).toBe(66_00);
+    expect(quote([], by()).price).toBe(30_00);
+  });
+
+  it('two faults of one carburettor are one job with one kit; a tampered one is replaced whole', () => {
+    expect(jobsFor(['metering-diaphragm-stiff', 'inlet-screen-clogged']).map((j) => j.id)).toEqual([
+      'carburettor-rebuild',
+    ]);
+    expect(jobsFor(['carb-tampered', 'metering-lever-low', 'plug-failed']).map((j) => j.id)).toEqual([
+      'carburettor-whole',
+      'plug-failed',
+    ]);
+    expect(jobsFor(['bottom-end-worn', 'piston-heat-scored']).map((j) => j.id)).toEqual(['bottom-end']);
+  });
+
+  it('tax is to the cent, halves up', () => {
+    expect([withTax(12_345, 200), withTax(5, 100), withTax(4, 100), withTax(1, 0)]).toEqual([
+      14_814, 6, 4, 1,
+    ]);
+  });
+
+  it('prices are the model’s before the kind’s before the shop’s before the usual', () => {
+    const machine = { ...SAW, maker: 'Brakken', model: 'B45' };
+    const line = (price: number, more: object = {}) => ({
+      what: 'plug-failed' as const,
+      price,
+      waitDays: 2,
+      ...more,
+    });
+    const book = [
+      line(7_00),
+      line(8_00, { kind: 'chainsaw' }),
+      line(9_00, { maker: 'brakken ', model: 'b45' }),
+    ];
+    expect(partsFor(book, 'plug-failed', machine)).toMatchObject({ price: 9_00, from: 'model' });
+    expect(partsFor(book, 'plug-failed', SAW)).toMatchObject({ price: 8_00, from: 'kind' });
+    expect(partsFor(book, 'plug-failed', { kind: 'blower' })).toMatchObject({ price: 7_00, from: 'shop' });
+    expect(partsFor([], 'plug-failed', machine)).toMatchObject({ price: 5_00, from: 'usual' });
+  });
+
+  const set = fc.subarray([...CAUSE_IDS], { maxLength: 5 });
+  it('each cause is in one job, every job has a price, and more damage is never cheaper', () => {
+    fc.assert(
+      fc.property(set, fc.constantFrom(...CAUSE_IDS), (causes, more) => {
+        const jobs = jobsFor(causes);
+        expect(jobs.flatMap((j) => j.mends).toSorted()).toEqual(causes.toSorted());
+        for (const job of jobs) expect(PRICED_IDS).toContain(job.id);
+        const worse = quote([...new Set([...causes, more])], by()).price;
+        if (causes.length > 0) expect(worse).toBeGreaterThanOrEqual(quote(causes, by()).price);
+        expect(Number.isInteger(worse)).toBe(true);
+      }),
+      { numRuns: 3000 },
+    );
+  });
+});
+
+describe('the choices', () => {
+  it('one fault that is seen: mend it, and its price is all but closed', () => {
+    const w = worthOf(asked(stiff));
+    expect(w.best).toBe('mend');
+    const mend = offered(w, 'mend')!;
+    expect(mend.price.high - mend.price.low).toBeLessThan(25_00);
+    expect(mend.right).toBeGreaterThan(0.9);
+    expect(mend.jobs[0]!.job.id).toBe('metering-diaphragm-stiff');
+    expect(refused(w, 'replace')).toBe('far-from-new');
+    expect(refused(w, 'top-end')).toBe('no-damage');
+  });
+
+  it('a certain cause closes the range', () => {
+    const likely = {
+      found: ['coil-failed'] as CauseId[],
+      sets: [{ causes: [], probability: 1 }],
+      complaints: ['no-fire'] as ComplaintId[],
+    };
+    const { price, days } = offered(worthOf(asked(stiff, { likely })), 'mend')!;
+    expect([price.low, price.high]).toEqual([price.mean, price.mean]);
+    expect(days.low).toBe(days.high);
+  });
+
+  it('no top end before what caused it is found, nor over a loose rod', () => {
+    expect(refused(worthOf(asked(scored, { behindOpen: ['intake-leak'] })), 'top-end')).toBe('cause-unfound');
+    expect(offered(worthOf(asked(scored)), 'top-end')).toBeDefined();
+    const loose = caseOf(
+      SAW,
+      {},
+      { complaint: 'rattle-or-scrape' },
+      { check: 'rod-play', result: 'vertical' },
+    );
+    const w = worthOf(asked(loose));
+    expect(refused(w, 'bare')).toBe('rod-loose');
+    expect(offered(w, 'short-block')!.against?.rule).toBe('price-share');
+    expect(w.best).toBe('replace');
+  });
+
+  it('over the shop’s share of a like one it is advised against, sooner when it is used hard', () => {
+    const dear = { ...USUAL_RULES, mostShare: 100, mostShareHard: 35 };
+    expect(offered(worthOf(asked(scored, { rules: dear })), 'top-end')!.against).toBeNull();
+    expect(offered(worthOf(asked(scored, { rules: dear, hardUse: true })), 'top-end')!.against?.rule).toBe(
+      'price-share-hard',
+    );
+  });
+
+  it('under the shop’s floor of squeeze the owner is asked first: at the floor not yet', () => {
+    expect(worthOf(asked(scored, { squeezePsi: 89.9 })).askFirst?.rule).toBe('squeeze-floor');
+    expect(worthOf(asked(scored, { squeezePsi: 90 })).askFirst).toBeNull();
+  });
+
+  it('bare leaves the damage in, says so, and gives a short life', () => {
+    const both = caseOf(
+      SAW,
+      {},
+      { complaint: 'runs-on-prime-then-dies' },
+      { check: 'metering-diaphragm', result: 'stiff' },
+      { check: 'ring-free', result: 'stuck' },
+    );
+    const bare = offered(worthOf(asked(both)), 'bare')!;
+    expect(bare.leaves[0]).toEqual({ cause: 'ring-stuck', chance: expect.closeTo(1, 5) as number });
+    expect(bare.seasons).toBeLessThan(1.2);
+    expect(bare.back).toBeGreaterThan(0.6);
+    expect(bare.price.mean).toBeLessThan(offered(worthOf(asked(both)), 'top-end')!.price.low);
+  });
+
+  it('left as it is costs the fee, runs no better, and has no price a season', () => {
+    expect(offered(worthOf(asked(stiff)), 'as-it-is')).toMatchObject({
+      right: 0,
+      perSeason: null,
+      price: { mean: 30_00 },
+    });
+  });
+
+  it('every choice is offered or says why not', () => {
+    for (const c of [scored, stiff, onlyFelt]) {
+      const w = worthOf(asked(c));
+      expect([...w.choices.map((o) => o.id), ...w.notOffered.map((o) => o.id)].toSorted()).toEqual(
+        [...CHOICE_IDS].toSorted(),
+      );
+      for (const n of w.notOffered) expect(n.says).toMatch(/\.$/);
+    }
+  });
+
+  it('what it is expected to cost is what it costs over 10,000 machines drawn from what is believed', () => {
+    for (const c of [scored, stiff, onlyFelt]) {
+      for (const choice of worthOf(asked(c)).choices) {
+        const chance = chanceFrom(choice.id.length * 7919);
+        let spent = 0;
+        const [runs, draws] = [{ n: 0 }, 10_000];
+        for (let n = 0; n < draws; n++) {
+          let at = chance();
+          const course = choice.courses.find((o) => (at -= o.probability) <= 0) ?? choice.courses.at(-1)!;
+          spent += course.price;
+          if (chance() >= course.right) continue;
+          runs.n++;
+          for (const r of course.risks) if (chance() < r.chance) spent += r.owner;
+        }
+        const expected = choice.price.mean + choice.returnCost;
+        expect(Math.abs(spent / draws - expected), choice.id).toBeLessThanOrEqual(0.02 * expected + 1);
+        expect(Math.abs(runs.n / draws - choice.right)).toBeLessThan(0.02);
+      }
+    }
+  });
+});
+
+describe('one more check before a price is named', () => {
+  it('the squeeze is looked at before a saw that only feels weak is given up', () => {
+    const { likely: _likely, ...rest } = asked(onlyFelt, { hardUse: true });
+    const more = oneMoreCheck(onlyFelt, rest, [
+      'compression-gauge',
+      'cylinder-peep',
+      'fuel-smell',
+      'pull-feel',
+    ]);
+    expect(more.map((m) => m.check)).toContain('cylinder-peep');
+    expect(more.map((m) => m.check)).not.toContain('pull-feel');
+    const [first] = more;
+    expect(first!.saves).toBeGreaterThan(5_00);
+    expect(first!.changes.some((o) => o.best === 'mend')).toBe(true);
+  });
+
+  it('nothing is asked where nothing could change', () => {
+    const { likely: _likely, ...rest } = asked(stiff);
+    expect(oneMoreCheck(stiff, rest, ['compression-gauge', 'tank-vent', 'fuel-smell'])).toEqual([]);
+  });
+});

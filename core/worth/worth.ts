@@ -1,0 +1,191 @@
+import { causeOf, CHOICE_IDS, type CauseId, type ChoiceId } from '../knowledge';
+import { choiceOf, type Choice, type WorthCase } from './choices';
+import { isDeep, needsShortBlock } from './jobs';
+import type { Cents } from './money';
+import { likeOf } from './quote';
+
+/** The shop's rules, by what they say. */
+export type RuleId =
+  | 'squeeze-floor'
+  | 'price-share'
+  | 'price-share-hard'
+  | 'cause-unfound'
+  | 'rod-loose'
+  | 'nothing-left-out'
+  | 'would-not-run'
+  | 'no-damage'
+  | 'all-is-mend'
+  | 'far-from-new'
+  | 'least-a-season'
+  | 'nothing-pays';
+
+/** What a verdict rests on. */
+export interface Ruled {
+  rule: RuleId;
+  says: string;
+}
+
+export interface OfferedChoice extends Choice {
+  /** Why it is advised against. */
+  against: Ruled | null;
+}
+
+/** What to put to the owner, and what the shop would take. */
+export interface Worth {
+  choices: readonly OfferedChoice[];
+  best: ChoiceId;
+  because: Ruled;
+  /** Nothing is spent before the owner has spoken. */
+  askFirst: Ruled | null;
+  notOffered: readonly ({ id: ChoiceId } & Ruled)[];
+  /** What a like machine costs new, tax in. */
+  like: Cents;
+}
+
+/** What is decided besides the faults. */
+export interface WorthAsked extends WorthCase {
+  /** The squeeze as it was judged last, psi at sea level. */
+  squeezePsi: number | null;
+  /** What may stand behind the damage and has no answer yet. */
+  behindOpen: readonly CauseId[];
+}
+
+/** From this chance on a choice is worth laying on the counter. */
+const LIKELY = 0.5;
+/** A new one is no question as long as mending stays under this share of it. */
+const FAR_FROM_NEW = 1 / 3;
+/** So little left out is nothing: its chance, and what it saves as a share of mending all of it. */
+const LEFT_OUT = 0.25;
+const SAVES = 0.25;
+/** Under this chance nobody says that it would run. */
+const RUNS = 0.3;
+
+const chanceOf = ({ likely }: WorthCase, is: (cause: CauseId) => boolean): number =>
+  likely.found.some(is)
+    ? 1
+    : likely.sets.reduce((sum, s) => sum + (s.causes.some(is) ? s.probability : 0), 0);
+
+const names = (causes: readonly CauseId[]): string =>
+  causes.map((c) => causeOf(c).name.toLowerCase()).join(', ');
+
+/** Why a choice makes no sense here; null where it does. */
+function notOffered(
+  id: ChoiceId,
+  w: WorthAsked,
+  choice: Choice,
+  all: ReadonlyMap<ChoiceId, Choice>,
+): Ruled | null {
+  const rod = chanceOf(w, needsShortBlock) >= LIKELY;
+  const top = chanceOf(w, (c) => isDeep(c) && !needsShortBlock(c)) >= LIKELY;
+  const deepFound = w.likely.found.some(isDeep);
+  switch (id) {
+    case 'bare': {
+      if (rod) return { rule: 'rod-loose', says: 'The rod is loose: run on, it comes apart.' };
+      const left = choice.leaves.reduce((sum, l) => sum + l.chance, 0);
+      const whole = all.get(rod ? 'short-block' : top ? 'top-end' : 'mend')!;
+      const saved = whole.price.mean - choice.price.mean;
+      if (left < LEFT_OUT || saved < SAVES * whole.price.mean)
+        return { rule: 'nothing-left-out', says: 'There is nothing it would leave out.' };
+      if (choice.right < RUNS)
+        return { rule: 'would-not-run', says: 'It would hardly run with what is left in it.' };
+      return null;
+    }
+    case 'mend':
+      if (deepFound)
+        return {
+          rule: 'all-is-mend',
+          says: rod ? 'What was found takes a short block.' : 'What was found takes a top end.',
+        };
+      if (w.likely.found.length === 0 && choice.jobs.length === 0)
+        return { rule: 'nothing-pays', says: 'Nothing was found that could be mended.' };
+      return null;
+    case 'top-end':
+      if (!top) return { rule: 'no-damage', says: 'Piston, ring and cylinder are not what is wrong.' };
+      if (rod) return { rule: 'rod-loose', says: 'No top end over a loose rod.' };
+      if (w.behindOpen.length > 0)
+        return {
+          rule: 'cause-unfound',
+          says: `Not before what caused it is found: ${names(w.behindOpen)}.`,
+        };
+      return null;
+    case 'short-block':
+      if (!rod) return { rule: 'no-damage', says: 'Rod and bearings are not what is wrong.' };
+      if (w.behindOpen.length > 0)
+        return { rule: 'cause-unfound', says: `Not before what caused it is found: ${names(w.behindOpen)}.` };
+      return null;
+    case 'replace':
+    case 'parts': {
+      const dearest = Math.max(
+        ...(['mend', 'top-end', 'short-block'] as const).flatMap((o) => {
+          const c = all.get(o)!;
+          return c.jobs.length > 0 && notOffered(o, w, c, all) === null ? [c.price.high] : [];
+        }),
+        top || rod ? Infinity : 0,
+      );
+      return dearest < FAR_FROM_NEW * likeOf(w)
+        ? { rule: 'far-from-new', says: 'Mending it is under a third of a like one.' }
+        : null;
+    }
+    case 'as-it-is':
+      return null;
+  }
+}
+
+function against(choice: Choice, w: WorthAsked): Ruled | null {
+  if (choice.id === 'as-it-is' || choice.id === 'replace' || choice.id === 'parts') return null;
+  const { rules, hardUse } = w;
+  const share = hardUse ? rules.mostShareHard : rules.mostShare;
+  if (choice.price.mean <= (likeOf(w) * share) / 100) return null;
+  return hardUse
+    ? { rule: 'price-share-hard', says: `Over ${share} % of a like one, and it is used hard.` }
+    : { rule: 'price-share', says: `Over ${share} % of what a like one costs.` };
+}
+
+/** Of those the rules leave, the one that costs least a season; a new one where none is left. */
+function bestOf(choices: readonly OfferedChoice[]): Pick<Worth, 'best' | 'because'> {
+  const left = choices.filter((c) => !c.against && c.perSeason !== null && c.right >= LIKELY);
+  const best = left.toSorted((x, y) => x.perSeason! - y.perSeason!)[0];
+  if (best)
+    return {
+      best: best.id,
+      because: { rule: 'least-a-season', says: 'It costs least for each season it gives.' },
+    };
+  const replace = choices.find((c) => c.id === 'replace');
+  const dear = choices.find((c) => c.against)?.against;
+  return replace
+    ? {
+        best: 'replace',
+        because: dear ?? { rule: 'nothing-pays', says: 'Nothing that can be done here makes it run surely.' },
+      }
+    : {
+        best: 'as-it-is',
+        because: { rule: 'nothing-pays', says: 'What is wrong is not known well enough yet.' },
+      };
+}
+
+/**
+ * The choices to put to an owner, with what each costs, gives and risks by what is found and believed of the machine, and the
+ * one the shop's rules would take. Prices are whole cents with tax. Pure.
+ */
+export function worthOf(w: WorthAsked): Worth {
+  const all = new Map(CHOICE_IDS.map((id) => [id, choiceOf(id, w)] as const));
+  const said = CHOICE_IDS.map((id) => ({ id, why: notOffered(id, w, all.get(id)!, all) }));
+  const choices = said.flatMap(({ id, why }): OfferedChoice[] => {
+    const choice = all.get(id)!;
+    return why ? [] : [{ ...choice, against: against(choice, w) }];
+  });
+  const { squeezePsi, rules } = w;
+  return {
+    choices,
+    ...bestOf(choices),
+    askFirst:
+      squeezePsi !== null && squeezePsi < rules.floorPsi
+        ? {
+            rule: 'squeeze-floor',
+            says: `Squeeze is ${Math.round(squeezePsi)} psi, under ${rules.floorPsi}: nothing is spent before the owner has spoken.`,
+          }
+        : null,
+    notOffered: said.flatMap(({ id, why }) => (why ? [{ id, ...why }] : [])),
+    like: likeOf(w),
+  };
+}
