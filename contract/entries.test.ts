@@ -80,6 +80,12 @@ describe('entries', () => {
         screws: [{ x: 0.5, y: 0.5, kind: 'short' }],
       },
     ],
+    worth: [{ ageYears: 6 }, { like: 290_00 }],
+    'choice-set': [
+      { choice: 'mend', price: 55_00, days: 3, words: 'with a new cord' },
+      { choice: 'parts', offered: false },
+    ],
+    decision: [{ choice: 'mend', by: 'Odile Farrant', how: 'phone', price: 55_00 }],
     'tray-passed': [{ words: 'a washer of another machine' }],
     repair: [
       { cause: 'coil-failed', outcome: 'no-change' },

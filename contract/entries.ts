@@ -2,6 +2,7 @@ import {
   BULBS,
   CAUSE_IDS,
   CHECK_IDS,
+  CHOICE_IDS,
   COMPLAINT_IDS,
   CONDITIONS,
   COVERS,
@@ -15,6 +16,7 @@ import {
   PART_IDS,
   REMEDY_IDS,
   SURENESS,
+  TOLD_HOW,
   type CheckId,
 } from '@rusty-wren/core/knowledge';
 import {
@@ -41,6 +43,7 @@ import { MOST_TRACK, SCREWS } from '@rusty-wren/core/tuning';
 import Joi from 'joi';
 import { clearMessage } from './messages';
 import { MOST_SIDE, PHOTO_HASH } from './photos';
+import { MOST_CENTS } from './shop';
 import { instant, uuid } from './wire';
 import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
 
@@ -75,6 +78,8 @@ const finding = Joi.object({
     return body;
   });
 
+/** Whole cents. */
+const cents = Joi.number().integer().min(0).max(MOST_CENTS);
 const layer = oneOf(LAYER_IDS);
 const thing = { part: oneOf(PART_IDS), layer, thing: text(120) };
 /** What is said of a layer or a loose thing beside its name. */
@@ -165,6 +170,21 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
       .min(1)
       .max(40)
       .required(),
+  }),
+  worth: Joi.object({ ageYears: Joi.number().min(0).max(80), like: cents }).or('ageYears', 'like'),
+  'choice-set': Joi.object({
+    choice: oneOf(CHOICE_IDS).required(),
+    price: cents,
+    days: Joi.number().integer().min(0).max(365),
+    offered: Joi.boolean().valid(false),
+    words: text(300),
+  }),
+  decision: Joi.object({
+    choice: oneOf(CHOICE_IDS).required(),
+    by: text(120).required(),
+    how: oneOf(TOLD_HOW).required(),
+    price: cents,
+    words: text(500),
   }),
   'tray-passed': Joi.object({ words: text(500).required() }),
   repair: Joi.object({

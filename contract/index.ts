@@ -3,6 +3,7 @@ export * from './bench';
 export * from './caseFile';
 export * from './entries';
 export { clearMessage } from './messages';
+export * from './shop';
 export * from './specCard';
 export * from './feed';
 export type { NewEntry } from '@rusty-wren/core/log';

@@ -13,6 +13,7 @@ import { peopleRoutes } from './people/routes';
 import { photoRoutes } from './photos/routes';
 import { Announcer } from './stream/announcer';
 import type { Changes } from './stream/changes';
+import { shopRoutes } from './shop/routes';
 import { specRoutes } from './specs/routes';
 import { streamRoutes } from './stream/routes';
 
@@ -91,6 +92,7 @@ export function createApp({
   app.route('/api/own-order', orderRoutes(pool));
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));
+  app.route('/api/shop', shopRoutes(pool));
   app.route('/api/stream', streamRoutes(changes));
   app.all('/api/*', () => {
     throw refuse(404, 'No such address.');

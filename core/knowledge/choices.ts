@@ -13,6 +13,9 @@ export const CHOICE_NAMES: Readonly<Record<ChoiceId, string>> = {
   parts: 'Leave it for parts',
 };
 
+/** After these nothing is mended. */
+export const NOT_MENDED: ReadonlySet<ChoiceId> = new Set(['as-it-is', 'replace', 'parts']);
+
 export const TOLD_HOW = ['counter', 'phone', 'letter', 'page'] as const;
 /** How an owner gave an answer: at the counter, by phone, by letter, on the page of their own. */
 export type ToldHow = (typeof TOLD_HOW)[number];

@@ -2,6 +2,7 @@ import type {
   Carburettor,
   CauseId,
   CheckId,
+  ChoiceId,
   ComplaintId,
   Condition,
   History,
@@ -12,6 +13,7 @@ import type {
   RemedyId,
   RepairOutcome,
   Sureness,
+  ToldHow,
 } from '../knowledge';
 import type { Reading } from '../reading';
 import type { Screw, TrackPoint } from '../tuning';
@@ -144,6 +146,12 @@ export interface Bodies {
     on: { outline: ScrewOutline } | { photo: string };
     screws: readonly ScrewPlace[];
   };
+  /** What its worth rests on besides: its age, and what a like one costs new, in whole cents with tax. */
+  worth: { ageYears?: number; like?: number };
+  /** A choice as the technician would have it: another price (whole cents with tax) or other days, or not offered at all. */
+  'choice-set': { choice: ChoiceId; price?: number; days?: number; offered?: false; words?: string };
+  /** What the owner decided, who said so, and how; the price agreed, in whole cents with tax. */
+  decision: { choice: ChoiceId; by: string; how: ToldHow; price?: number; words?: string };
   /** Something is on the tray, and the engine is started all the same. */
   'tray-passed': { words: string };
   /**
@@ -190,6 +198,9 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   carburettor: true,
   'rebuild-step': true,
   'screw-plan': true,
+  worth: true,
+  'choice-set': true,
+  decision: true,
   'tray-passed': true,
   photo: true,
   repair: true,

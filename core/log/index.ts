@@ -39,6 +39,7 @@ export {
   type Thing,
 } from './entry';
 export type {
+  Decision,
   Finding,
   FoundFault,
   LeftOff,

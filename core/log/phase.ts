@@ -1,5 +1,5 @@
 import { actedOn, explainsAny, type Diagnosis, type Stop } from '../diagnosis';
-import type { CauseId, CheckId } from '../knowledge';
+import { NOT_MENDED, type CauseId, type CheckId } from '../knowledge';
 import type { OffItem, Picture, Settled } from './picture';
 import { offToStart, openBehind } from './readJob';
 
@@ -50,6 +50,11 @@ export function phaseOf(picture: Picture, { next, stop }: Pick<Diagnosis, 'next'
 }
 
 function lookingFor(picture: Picture, { next, stop }: Pick<Diagnosis, 'next' | 'stop'>): Phase {
+  if (picture.decision && NOT_MENDED.has(picture.decision.choice))
+    return {
+      kind: 'left',
+      causes: picture.found.filter((f) => f.state === 'standing').map((f) => f.cause),
+    };
   if (stop?.why === 'try') {
     const off = offToStart(picture);
     return off.length > 0 ? { kind: 'together', off } : { kind: 'stop', stop };

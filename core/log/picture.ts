@@ -2,6 +2,7 @@ import type {
   Carburettor,
   CauseId,
   CheckId,
+  ChoiceId,
   ComplaintId,
   Condition,
   History,
@@ -125,6 +126,9 @@ export type Photo = Bodies['photo'] & Pick<EntryOf<'photo'>, 'id' | 'notedAt'>;
 /** Where the screws of a cover sit, as somebody marked it last. */
 export type ScrewPlan = Bodies['screw-plan'] & { entryId: string };
 
+/** What the owner decided. */
+export type Decision = Bodies['decision'] & { entryId: string; notedAt: string };
+
 /** Everything the log says about a job, worked out. */
 export interface Picture {
   machine: MachineFacts;
@@ -143,6 +147,12 @@ export interface Picture {
   screwPlans: readonly ScrewPlan[];
   /** What kind of carburettor it is, as somebody said last. */
   carburettor: Carburettor | null;
+  /** What is known of its worth besides what is wrong with it. */
+  worth: Bodies['worth'];
+  /** Choices as the technician would have them, each as it was set last. */
+  choicesSet: ReadonlyMap<ChoiceId, Bodies['choice-set']>;
+  /** What the owner decided last. */
+  decision: Decision | null;
   settled: readonly Settled[];
   behindAnswers: ReadonlyMap<CauseId, BehindAnswer>;
   stage: Stage;

@@ -434,6 +434,17 @@ describe('words', () => {
         'Screws',
         'Recoil starter: 2 long, 1 short',
       ],
+      worth: [{ ageYears: 6, like: 290_00 }, 'Its worth', '6 years old, a like one costs 290.00'],
+      'choice-set': [
+        { choice: 'mend', price: 55_50, days: 1, words: 'with a new cord' },
+        'Choice',
+        'Mend it, 55.50, in 1 day, with a new cord',
+      ],
+      decision: [
+        { choice: 'bare', by: 'Odile Farrant', how: 'phone', price: 42_00 },
+        'Decided',
+        'Make it run, at 42.00, Odile Farrant, by phone',
+      ],
       'tray-passed': [{ words: 'of another machine' }, 'Started all the same', 'of another machine'],
       repair: [
         { cause: 'plug-fouled', outcome: 'better', note: 'new' },

@@ -16,6 +16,7 @@ import { inOrder, strikesOf } from './order';
 import { readEvidence } from './evidence';
 import { readFound, readSafety } from './found';
 import type {
+  Decision,
   Finding,
   OffItem,
   OpenEnd,
@@ -185,6 +186,9 @@ export function readJob(
     lines: readLines(live),
     screwPlans: readScrewPlans(live),
     carburettor: ofKind(live, 'carburettor').at(-1)?.body ?? carburettor,
+    worth: Object.assign({}, ...ofKind(live, 'worth').map((e) => e.body)) as Bodies['worth'],
+    choicesSet: new Map(ofKind(live, 'choice-set').map((e) => [e.body.choice, e.body])),
+    decision: readDecision(live),
     settled: readSettled(live, repairs),
     behindAnswers: new Map(
       verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : [])),
@@ -203,6 +207,11 @@ export function readJob(
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
   };
   return { ...picture, openEnds: readOpenEnds(picture) };
+}
+
+function readDecision(live: Live): Decision | null {
+  const last = ofKind(live, 'decision').at(-1);
+  return last ? { entryId: last.id, notedAt: last.notedAt, ...last.body } : null;
 }
 
 /** The photos in the order they were first taken, each as it was noted last. */

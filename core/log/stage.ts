@@ -43,6 +43,9 @@ export function readStage(live: readonly Entry[], repairs: readonly Repair[]): S
     stageSince: said?.notedAt ?? first?.notedAt ?? null,
     waitingFor: said?.body.waitingFor ?? null,
   };
+  // The owner has spoken: it is waited for no longer.
+  const spoken = standing.stage === 'answer' && live.find((e, at) => at > saidAt && e.kind === 'decision');
+  if (spoken && !work[0]) return { stage: 'hook', stageSince: spoken.notedAt, waitingFor: null };
   const began = work[0];
   if (standing.stage === 'closed' || !began) return standing;
   const last = repairs.at(-1);

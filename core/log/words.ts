@@ -2,6 +2,7 @@ import {
   behaviourOf,
   causeOf,
   checkOf,
+  CHOICE_NAMES,
   conditionWords,
   familyOf,
   layerOf,
@@ -9,6 +10,7 @@ import {
   resultOf,
   type History,
   type RepairOutcome,
+  type ToldHow,
 } from '../knowledge';
 import { formatTurns } from '../units';
 import type { Reading } from '../reading';
@@ -42,6 +44,15 @@ export const OUTCOME_WORDS: Readonly<Record<RepairOutcome, string>> = {
   better: 'better, not cured',
   'no-change': 'changed nothing',
   untried: 'done, not tried yet',
+};
+/** An amount without its currency, which is the shop's. */
+const amountWords = (cents: number): string => (cents / 100).toFixed(2);
+/** How an owner gave an answer. */
+const HOW_WORDS: Readonly<Record<ToldHow, string>> = {
+  counter: 'at the counter',
+  phone: 'by phone',
+  letter: 'by letter',
+  page: 'on their page',
 };
 const FOUND = { told: 'the owner was told', left: 'left' } as const;
 const SAFETY = { 'put-right': 'put right', told: 'the owner was told' } as const;
@@ -217,6 +228,47 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
         about: 'Screws',
         says: `${nameOfThing(entry.body.of)}: ${screwCounts(entry.body.screws)}`,
       };
+    case 'worth': {
+      const { ageYears, like } = entry.body;
+      return {
+        about: 'Its worth',
+        says: [
+          ageYears !== undefined && (ageYears === 1 ? 'a year old' : `${ageYears} years old`),
+          like !== undefined && `a like one costs ${amountWords(like)}`,
+        ]
+          .filter(Boolean)
+          .join(', '),
+      };
+    }
+    case 'choice-set': {
+      const { choice, price, days, offered, words } = entry.body;
+      return {
+        about: 'Choice',
+        says: [
+          CHOICE_NAMES[choice],
+          offered === false && 'not offered',
+          price !== undefined && amountWords(price),
+          days !== undefined && `in ${days} ${days === 1 ? 'day' : 'days'}`,
+          words,
+        ]
+          .filter(Boolean)
+          .join(', '),
+      };
+    }
+    case 'decision': {
+      const { choice, by, how, price, words } = entry.body;
+      return {
+        about: 'Decided',
+        says: [
+          CHOICE_NAMES[choice],
+          price !== undefined && `at ${amountWords(price)}`,
+          `${by}, ${HOW_WORDS[how]}`,
+          words,
+        ]
+          .filter(Boolean)
+          .join(', '),
+      };
+    }
     case 'tray-passed':
       return { about: 'Started all the same', says: entry.body.words };
     case 'repair':

@@ -202,6 +202,14 @@ const FAINT = 0.04;
 /** So few seasons are none. */
 const NO_SEASONS = 0.25;
 
+/** Price and comebacks over the seasons it gives, in whole cents; null where it gives none. */
+export const perSeasonOf = ({
+  price,
+  returnCost,
+  seasons,
+}: Pick<Choice, 'price' | 'returnCost' | 'seasons'>): Cents | null =>
+  seasons < NO_SEASONS ? null : Math.round((price.mean + returnCost) / seasons);
+
 /** A choice over everything the machine may have. */
 export function choiceOf(id: ChoiceId, w: WorthCase): Choice {
   const courses = w.likely.sets.map((s) => courseOf(id, s.causes, s.probability, w));
@@ -224,7 +232,7 @@ export function choiceOf(id: ChoiceId, w: WorthCase): Choice {
     back: right > 0 ? back / right : 0,
     returnCost: Math.round(returnCost),
     seasons,
-    perSeason: seasons < NO_SEASONS ? null : Math.round((price.mean + returnCost) / seasons),
+    perSeason: perSeasonOf({ price, returnCost, seasons }),
     jobs: shareOf(
       courses,
       (c) => c.jobs,

@@ -1,8 +1,17 @@
 export { putRightBy, type Choice, type Course, type Range, type WorthCase } from './choices';
 export { isDeep, jobsFor, PRICED_IDS, type PricedId, type RepairJob } from './jobs';
 export { labourOf, withTax, type Cents } from './money';
+export { askedOf, beyondAgreed } from './ofJob';
 export { oneMoreCheck, type OneMore } from './oneMore';
 export { partsFor, type PartsPrice, type PricedMachine, type PriceLine } from './priceBook';
 export { feeOf, likeOf, quote, type Quote, type Reckoning } from './quote';
 export { RULE_FIELDS, USUAL_RULES, type ShopRules } from './rules';
-export { worthOf, type OfferedChoice, type Ruled, type RuleId, type Worth, type WorthAsked } from './worth';
+export {
+  worthOf,
+  type OfferedChoice,
+  type Ruled,
+  type RuleId,
+  type ChoiceSet,
+  type Worth,
+  type WorthAsked,
+} from './worth';

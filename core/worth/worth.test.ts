@@ -222,6 +222,26 @@ describe('the choices', () => {
     });
   });
 
+  it('what the technician changes stands, is marked as theirs, and counts in the verdict', () => {
+    const set = new Map<ChoiceId, object>([
+      ['mend', { price: 400_00, days: 9 }],
+      ['replace', { price: 190_00 }],
+      ['as-it-is', { offered: false, words: 'He wants it gone.' }],
+    ]);
+    const w = worthOf(asked(stiff, { set }));
+    expect(offered(w, 'mend')).toMatchObject({
+      byHand: true,
+      price: { low: 400_00, high: 400_00 },
+      days: { mean: 9 },
+      against: { rule: 'price-share' },
+    });
+    expect(w.best).toBe('replace');
+    expect(w.notOffered.find((n) => n.id === 'as-it-is')).toMatchObject({
+      rule: 'by-hand',
+      says: 'He wants it gone.',
+    });
+  });
+
   it('every choice is offered or says why not', () => {
     for (const c of [scored, stiff, onlyFelt]) {
       const w = worthOf(asked(c));

@@ -1,5 +1,5 @@
 import { causeOf, CHOICE_IDS, type CauseId, type ChoiceId } from '../knowledge';
-import { choiceOf, type Choice, type WorthCase } from './choices';
+import { choiceOf, perSeasonOf, type Choice, type WorthCase } from './choices';
 import { isDeep, needsShortBlock } from './jobs';
 import type { Cents } from './money';
 import { likeOf } from './quote';
@@ -17,7 +17,8 @@ export type RuleId =
   | 'all-is-mend'
   | 'far-from-new'
   | 'least-a-season'
-  | 'nothing-pays';
+  | 'nothing-pays'
+  | 'by-hand';
 
 /** What a verdict rests on. */
 export interface Ruled {
@@ -26,6 +27,9 @@ export interface Ruled {
 }
 
 export interface OfferedChoice extends Choice {
+  /** The technician has changed it. */
+  byHand: boolean;
+  words?: string;
   /** Why it is advised against. */
   against: Ruled | null;
 }
@@ -48,6 +52,16 @@ export interface WorthAsked extends WorthCase {
   squeezePsi: number | null;
   /** What may stand behind the damage and has no answer yet. */
   behindOpen: readonly CauseId[];
+  /** Choices as the technician would have them. */
+  set?: ReadonlyMap<ChoiceId, ChoiceSet>;
+}
+
+/** What a technician changed of a choice. */
+export interface ChoiceSet {
+  price?: Cents;
+  days?: number;
+  offered?: false;
+  words?: string;
 }
 
 /** From this chance on a choice is worth laying on the counter. */
@@ -141,6 +155,21 @@ function against(choice: Choice, w: WorthAsked): Ruled | null {
     : { rule: 'price-share', says: `Over ${share} % of what a like one costs.` };
 }
 
+/** A choice with what the technician changed of it. */
+function withSet(choice: Choice, set: ChoiceSet | undefined): Omit<OfferedChoice, 'against'> {
+  if (!set) return { ...choice, byHand: false };
+  const only = (value: number) => ({ mean: value, low: value, high: value });
+  const price = set.price === undefined ? choice.price : only(set.price);
+  return {
+    ...choice,
+    byHand: true,
+    price,
+    days: set.days === undefined ? choice.days : only(set.days),
+    perSeason: perSeasonOf({ ...choice, price }),
+    ...(set.words && { words: set.words }),
+  };
+}
+
 /** Of those the rules leave, the one that costs least a season; a new one where none is left. */
 function bestOf(choices: readonly OfferedChoice[]): Pick<Worth, 'best' | 'because'> {
   const left = choices.filter((c) => !c.against && c.perSeason !== null && c.right >= LIKELY);
@@ -169,10 +198,16 @@ function bestOf(choices: readonly OfferedChoice[]): Pick<Worth, 'best' | 'becaus
  */
 export function worthOf(w: WorthAsked): Worth {
   const all = new Map(CHOICE_IDS.map((id) => [id, choiceOf(id, w)] as const));
-  const said = CHOICE_IDS.map((id) => ({ id, why: notOffered(id, w, all.get(id)!, all) }));
-  const choices = said.flatMap(({ id, why }): OfferedChoice[] => {
-    const choice = all.get(id)!;
-    return why ? [] : [{ ...choice, against: against(choice, w) }];
+  const why = (id: ChoiceId): Ruled | null => {
+    const set = w.set?.get(id);
+    if (set?.offered === false) return { rule: 'by-hand', says: set.words ?? 'Taken out by the technician.' };
+    // What somebody has set a price to is on the counter, whatever the rules say.
+    return set?.price === undefined ? notOffered(id, w, all.get(id)!, all) : null;
+  };
+  const said = CHOICE_IDS.map((id) => ({ id, why: why(id) }));
+  const choices = said.flatMap(({ id, why: not }): OfferedChoice[] => {
+    const choice = withSet(all.get(id)!, w.set?.get(id));
+    return not ? [] : [{ ...choice, against: against(choice, w) }];
   });
   const { squeezePsi, rules } = w;
   return {
@@ -185,7 +220,7 @@ export function worthOf(w: WorthAsked): Worth {
             says: `Squeeze is ${Math.round(squeezePsi)} psi, under ${rules.floorPsi}: nothing is spent before the owner has spoken.`,
           }
         : null,
-    notOffered: said.flatMap(({ id, why }) => (why ? [{ id, ...why }] : [])),
+    notOffered: said.flatMap(({ id, why: not }) => (not ? [{ id, ...not }] : [])),
     like: likeOf(w),
   };
 }

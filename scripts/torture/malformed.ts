@@ -121,6 +121,8 @@ const soundOf = (jobs: readonly string[]) => {
       kind: 'screw-plan',
       body: { of: { part: 'recoil' }, on: { outline: 'round' }, screws: [{ x: 0.1, y: 0.2, kind: 'long' }] },
     },
+    { ...entry(), kind: 'choice-set', body: { choice: 'mend', price: 5500, days: 2 } },
+    { ...entry(), kind: 'decision', body: { choice: 'bare', by: 'somebody', how: 'phone', price: 5500 } },
     { ...entry(), kind: 'left-off', body: { layer: 'lever-pin', words: 'none here' } },
     { ...entry(), kind: 'line', body: { tag: 'clear', ends: ['tank-filter', 'supply-stub'] } },
     {

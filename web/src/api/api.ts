@@ -6,10 +6,13 @@ import type {
   JobWithLog,
   OwnOrder,
   Parcel,
+  PriceLineKey,
   RackTag,
+  Shop,
   SpecCard,
   StandIn,
 } from '@rusty-wren/contract';
+import type { PriceLine, ShopRules } from '@rusty-wren/core/worth';
 import {
   createApi,
   fetchBaseQuery,
@@ -61,7 +64,7 @@ const askOrRemember: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryErro
 /** Everything asked of the bench server. */
 export const api = createApi({
   baseQuery: askOrRemember,
-  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs'],
+  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs', 'Shop'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     rack: build.query<RackTag[], 'open' | 'closed'>({
@@ -93,6 +96,15 @@ export const api = createApi({
       // Every verdict may be another one now.
       invalidatesTags: ['Specs', 'Rack', 'Job', 'Can'],
     }),
+    shop: build.query<Shop, void>({ query: () => 'shop', providesTags: ['Shop'] }),
+    setRules: build.mutation<Shop, ShopRules>({
+      query: (body) => ({ url: 'shop/rules', method: 'PUT', body }),
+      invalidatesTags: ['Shop'],
+    }),
+    setPrices: build.mutation<Shop, { lines: PriceLine[]; gone?: PriceLineKey[] }>({
+      query: (body) => ({ url: 'shop/prices', method: 'PUT', body }),
+      invalidatesTags: ['Shop'],
+    }),
     startStandIn: build.mutation<{ channel: string }, StandIn>({
       query: (body) => ({ url: 'feed/stand-in', method: 'POST', body }),
     }),
@@ -116,6 +128,9 @@ export const {
   useAccountsQuery,
   useOwnOrderQuery,
   useSetOwnOrderMutation,
+  useSetPricesMutation,
+  useSetRulesMutation,
+  useShopQuery,
   useSetSpecsMutation,
   useSpecsQuery,
   useStartStandInMutation,
