@@ -18,7 +18,8 @@ test('a bulb-on-body carburettor is rebuilt by touch: one layer missing, one ren
   // A model nobody has met, also when it is run again.
   const model = `Rebuilt ${Date.now() % 1e6}`;
   await checkIn(page, trimmer(model, 'Runs on prime, then dies'));
-  await page.getByRole('link', { name: 'Rebuild', exact: true }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Carburettor in pieces' }).click();
   // Two taps say which it is.
   await now(page)
     .getByRole('button', { name: /A plate on a shaft/ })
@@ -144,14 +145,16 @@ test('a bulb-on-body carburettor is rebuilt by touch: one layer missing, one ren
   await expect(trail(page).getByText('Off: Metering diaphragm, stiff')).toBeVisible();
   await expect(trail(page).getByText(/Repair: .*done, not tried yet/)).toBeVisible();
   await checkIn(page, trimmer(model, 'Will not fire'));
-  await page.getByRole('link', { name: 'Rebuild', exact: true }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Carburettor in pieces' }).click();
   await expect(title(page)).toHaveText('Drain the fuel');
   await expect(page.getByText('Plate, bulb on the body: change')).toBeVisible();
 });
 
 test('a barrel type is taken apart and built by keyboard alone', async ({ page }) => {
   await checkIn(page, trimmer(`Barrel ${Date.now() % 1e6}`, 'Hard to start'));
-  await page.getByRole('link', { name: 'Rebuild', exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'More', exact: true }).press('Enter');
+  await page.getByRole('menuitem', { name: 'Carburettor in pieces' }).press('Enter');
   await expect(title(page)).toHaveText('What opens it?');
   await page.keyboard.press('2');
   await expect(title(page)).toHaveText('Where is the bulb?');

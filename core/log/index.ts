@@ -68,6 +68,7 @@ export { phaseOf, type Phase } from './phase';
 export {
   entryWords,
   GONE_WORDS,
+  HOW_WORDS,
   historyWords,
   OUTCOME_WORDS,
   photoWords,

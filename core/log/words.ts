@@ -48,7 +48,7 @@ export const OUTCOME_WORDS: Readonly<Record<RepairOutcome, string>> = {
 /** An amount without its currency, which is the shop's. */
 const amountWords = (cents: number): string => (cents / 100).toFixed(2);
 /** How an owner gave an answer. */
-const HOW_WORDS: Readonly<Record<ToldHow, string>> = {
+export const HOW_WORDS: Readonly<Record<ToldHow, string>> = {
   counter: 'at the counter',
   phone: 'by phone',
   letter: 'by letter',

@@ -1,4 +1,4 @@
-import { causeOf, CHOICE_IDS, type CauseId, type ChoiceId } from '../knowledge';
+import { causeOf, CHOICE_IDS, CHOICE_NAMES, type CauseId, type ChoiceId } from '../knowledge';
 import { choiceOf, perSeasonOf, type Choice, type WorthCase } from './choices';
 import { isDeep, needsShortBlock } from './jobs';
 import type { Cents } from './money';
@@ -172,24 +172,26 @@ function withSet(choice: Choice, set: ChoiceSet | undefined): Omit<OfferedChoice
 
 /** Of those the rules leave, the one that costs least a season; a new one where none is left. */
 function bestOf(choices: readonly OfferedChoice[]): Pick<Worth, 'best' | 'because'> {
-  const left = choices.filter((c) => !c.against && c.perSeason !== null && c.right >= LIKELY);
-  const best = left.toSorted((x, y) => x.perSeason! - y.perSeason!)[0];
+  const fit = choices
+    .filter((c) => c.perSeason !== null && c.right >= LIKELY)
+    .toSorted((x, y) => x.perSeason! - y.perSeason!);
+  const best = fit.find((c) => !c.against);
+  const [cheapest] = fit;
+  const dear = cheapest?.against
+    ? {
+        rule: cheapest.against.rule,
+        says: `${CHOICE_NAMES[cheapest.id]} is out: ${cheapest.against.says.charAt(0).toLowerCase()}${cheapest.against.says.slice(1)}`,
+      }
+    : null;
   if (best)
     return {
       best: best.id,
-      because: { rule: 'least-a-season', says: 'It costs least for each season it gives.' },
+      because: dear ?? { rule: 'least-a-season', says: 'It costs least for each season it gives.' },
     };
-  const replace = choices.find((c) => c.id === 'replace');
-  const dear = choices.find((c) => c.against)?.against;
-  return replace
-    ? {
-        best: 'replace',
-        because: dear ?? { rule: 'nothing-pays', says: 'Nothing that can be done here makes it run surely.' },
-      }
-    : {
-        best: 'as-it-is',
-        because: { rule: 'nothing-pays', says: 'What is wrong is not known well enough yet.' },
-      };
+  return {
+    best: choices.some((c) => c.id === 'replace') ? 'replace' : 'as-it-is',
+    because: dear ?? { rule: 'nothing-pays', says: 'What is wrong is not known well enough yet.' },
+  };
 }
 
 /**

@@ -2,6 +2,7 @@ import { useEffect, type ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { Bench } from '../bench/Bench';
+import { Choices } from '../choices/Choices';
 import { CheckIn } from '../checkin/CheckIn';
 import { CauseMap } from '../map/CauseMap';
 import { Practice } from '../practice/Practice';
@@ -29,6 +30,7 @@ const router = createBrowserRouter([
       { path: '/job/:jobId/tune', element: <Tune /> },
       { path: '/job/:jobId/start', element: <Start /> },
       { path: '/job/:jobId/rebuild', element: <Rebuild /> },
+      { path: '/job/:jobId/choices', element: <Choices /> },
       { path: '/specs', element: <Specs /> },
       { path: '/practice', element: <Practice /> },
       { path: '/tools', element: <Tools /> },

@@ -6,6 +6,7 @@ import { KIND_WORDS, tagWords } from '../ui/words';
 import { Photos } from '../photos/Photos';
 import { Sheet } from '../ui/Sheet';
 import { Complaints } from './Complaints';
+import { MorePlaces } from './MorePlaces';
 import { SaveCase } from './SaveCase';
 import { SameCan } from './SameCan';
 import { StagePick } from './StagePick';
@@ -56,7 +57,6 @@ export function JobHead({
           <HistorySheet atBench={atBench} log={log} />
           {(
             [
-              ['rebuild', 'Rebuild'],
               ['tune', 'Tune'],
               ['start', 'Start'],
             ] as const
@@ -69,6 +69,7 @@ export function JobHead({
               {words}
             </Link>
           ))}
+          <MorePlaces jobId={job.id} />
           <StagePick stage={picture.stage} waitingFor={picture.waitingFor} log={log} onClose={onClose} />
         </div>
       </div>

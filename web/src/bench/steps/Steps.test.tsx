@@ -89,21 +89,33 @@ describe('enough is known', () => {
     ]);
   });
 
-  it('asks whether it is worth it with three choices, and settles the whole job when it is', async () => {
-    const { noted, onClose, stop } = drawStop(
-      complains('weak-under-load'),
-      'comp 40 55 60 61',
-      'wet rises',
-      'peep heavy scoring',
-    );
+  const cooked = [
+    complains('weak-under-load'),
+    'comp 40 55 60 61',
+    'wet rises',
+    'peep heavy scoring',
+  ] as const;
+
+  it('asks whether it is worth it: the choices first, and it settles the whole job when it is', async () => {
+    const { noted, onClose, stop } = drawStop(...cooked);
     expect(stop.why).toBe('worth');
-    expect(calls()).toEqual(['Go on: mend it']);
-    await userEvent.click(screen.getByRole('button', { name: 'Ask the owner' }));
+    expect(calls()).toEqual([]);
+    expect(screen.getByRole('link', { name: 'Lay out the choices' }).getAttribute('href')).toMatch(
+      /\/choices$/,
+    );
     await userEvent.click(screen.getByRole('button', { name: 'Stop here' }));
     await userEvent.click(screen.getByRole('button', { name: 'Go on: mend it' }));
-    expect(noted()[0]).toMatchObject({ kind: 'stage', body: { stage: 'answer' } });
     expect(onClose).toHaveBeenCalledOnce();
-    expect(noted()[1]).toMatchObject({ kind: 'verdict', body: { remedy: 'top-end' } });
+    expect(noted()[0]).toMatchObject({ kind: 'verdict', body: { remedy: 'top-end' } });
+  });
+
+  it('goes by what the owner took', () => {
+    drawStop(...cooked, {
+      kind: 'decision',
+      body: { choice: 'top-end', by: 'Odile Farrant', how: 'phone' },
+    });
+    expect(screen.getByText('Odile Farrant took: top end.')).toBeTruthy();
+    expect(calls()).toEqual(['Go on: mend it']);
   });
 });
 

@@ -1,7 +1,8 @@
-import { causeOf, remedyMinutes, type CauseId } from '@rusty-wren/core/knowledge';
+import { causeOf, CHOICE_NAMES, NOT_MENDED, remedyMinutes, type CauseId } from '@rusty-wren/core/knowledge';
 import { leadingIn, type Stop } from '@rusty-wren/core/diagnosis';
 import { offToStart } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
+import { Link } from 'react-router';
 import type { JobAtBench, Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
 import { causesInWords, inSentence, percent } from '../../ui/words';
@@ -38,31 +39,7 @@ export function StopStep({
       <p className="mt-3 max-w-[58ch] text-xl leading-snug">{says}</p>
       {!remedy && <p className="mt-2 text-xl">{lead.remedy}.</p>}
       {stop.why === 'worth' ? (
-        <>
-          <Behind causes={atBench.diagnosis.behind.map((b) => b.cause)} />
-          <div className="mt-5 flex flex-wrap items-center gap-3">
-            <Button
-              look="rust"
-              className="min-h-14 px-6 text-lg"
-              onClick={() => log('verdict', verdictOn(what))}
-            >
-              Go on: mend it
-            </Button>
-            {atBench.picture.stage !== 'answer' && (
-              <Button
-                className="min-h-14 px-6 text-lg"
-                onClick={() =>
-                  log('stage', { stage: 'answer', waitingFor: `Worth it? ${inSentence(stop.remedy.does)}` })
-                }
-              >
-                Ask the owner
-              </Button>
-            )}
-            <Button className="min-h-14 px-6 text-lg" onClick={onClose}>
-              Stop here
-            </Button>
-          </div>
-        </>
+        <WorthIt {...{ atBench, onClose }} onMend={() => log('verdict', verdictOn(what))} />
       ) : (
         <>
           <Mending
@@ -83,6 +60,46 @@ export function StopStep({
         </>
       )}
     </section>
+  );
+}
+
+/** The engine itself is damaged: what the owner takes comes before anything is spent, and what was agreed before anything else. */
+function WorthIt({
+  atBench: { diagnosis, picture, job },
+  onMend,
+  onClose,
+}: {
+  atBench: Pick<JobAtBench, 'diagnosis' | 'picture' | 'job'>;
+  onMend: () => void;
+  onClose: () => void;
+}): ReactElement {
+  const { decision } = picture;
+  const mends = decision && !NOT_MENDED.has(decision.choice);
+  return (
+    <>
+      <Behind causes={diagnosis.behind.map((b) => b.cause)} />
+      {decision && (
+        <p className="mt-3 text-xl font-semibold">
+          {decision.by} took: {inSentence(CHOICE_NAMES[decision.choice])}.
+        </p>
+      )}
+      <div className="mt-5 flex flex-wrap items-center gap-3">
+        {!mends && (
+          <Link
+            to={`/job/${job.id}/choices`}
+            className="flex min-h-14 items-center rounded-md bg-rust px-6 text-lg font-semibold text-on-rust"
+          >
+            Lay out the choices
+          </Link>
+        )}
+        <Button look={mends ? 'rust' : 'plain'} className="min-h-14 px-6 text-lg" onClick={onMend}>
+          Go on: mend it
+        </Button>
+        <Button className="min-h-14 px-6 text-lg" onClick={onClose}>
+          Stop here
+        </Button>
+      </div>
+    </>
   );
 }
 

@@ -1,5 +1,7 @@
 import { forecastOf, looksAhead } from '@rusty-wren/core/diagnosis';
 import type { Case, Forecast, NextCheck, Progress, Way } from '@rusty-wren/core/diagnosis';
+import type { CheckId } from '@rusty-wren/core/knowledge';
+import { oneMoreCheck, type OneMore, type WorthAsked } from '@rusty-wren/core/worth';
 import * as Comlink from 'comlink';
 
 /** Lets a message in between two steps of long work, so that it can be told to stop. */
@@ -31,6 +33,9 @@ const thinker = {
     options: { plays: number; seed: number },
     tell: (forecast: Forecast) => void,
   ): Promise<Forecast | null> => walk(task, forecastOf(c, way, options), tell),
+  /** Checks that could change which choice is best for the owner, by what each is expected to save. */
+  oneMore: (c: Case, asked: Omit<WorthAsked, 'likely'>, checks: readonly CheckId[]): OneMore[] =>
+    oneMoreCheck(c, asked, checks),
   /** Stops a task at its next step. */
   stop: (task: string): void => {
     stopped = new Set([...stopped, task]);

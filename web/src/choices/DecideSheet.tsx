@@ -1,0 +1,71 @@
+import { CHOICE_NAMES, TOLD_HOW, type ToldHow } from '@rusty-wren/core/knowledge';
+import { HOW_WORDS, sentence } from '@rusty-wren/core/log';
+import type { OfferedChoice } from '@rusty-wren/core/worth';
+import { useState, type ReactElement } from 'react';
+import type { Log } from '../job/useJob';
+import { Button } from '../ui/Button';
+import { NumberField } from '../ui/NumberField';
+import { OneOf } from '../ui/OneOf';
+import { Sheet } from '../ui/Sheet';
+import { TooLong } from '../ui/TooLong';
+import { tooLong } from '../ui/words';
+
+const MOST_NAME = 120;
+/** A page of their own is answered there, not here. */
+const HERE = TOLD_HOW.filter((how) => how !== 'page');
+
+/** The owner has spoken: who, how, and the price that was agreed. */
+export function DecideSheet({
+  choice,
+  owner,
+  log,
+  onClose,
+}: {
+  choice: OfferedChoice;
+  owner: string;
+  log: Log;
+  onClose: () => void;
+}): ReactElement {
+  const [by, setBy] = useState(owner);
+  const [how, setHow] = useState<Exclude<ToldHow, 'page'>>('phone');
+  const [price, setPrice] = useState<number | null>(Math.round(choice.price.high) / 100);
+  const wrong = !by.trim() || tooLong(by.trim(), MOST_NAME) !== null;
+  return (
+    <Sheet title={CHOICE_NAMES[choice.id]} open onOpenChange={(open) => !open && onClose()}>
+      <div className="grid gap-4">
+        <label className="block font-semibold">
+          Who decided
+          <input
+            value={by}
+            onChange={(e) => setBy(e.target.value)}
+            className="mt-1 block min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl"
+          />
+        </label>
+        <TooLong text={by} most={MOST_NAME} />
+        <OneOf
+          label="How"
+          options={HERE.map((id) => ({ id: id as Exclude<ToldHow, 'page'>, label: sentence(HOW_WORDS[id]) }))}
+          value={how}
+          onChange={setHow}
+        />
+        <NumberField label="Agreed up to, tax in" min={0} max={10_000} value={price} onChange={setPrice} />
+        <Button
+          look="rust"
+          className="min-h-14 justify-self-start px-8 text-lg"
+          disabled={wrong}
+          onClick={() => {
+            log('decision', {
+              choice: choice.id,
+              by: by.trim(),
+              how,
+              ...(price !== null && { price: Math.round(price * 100) }),
+            });
+            onClose();
+          }}
+        >
+          Decided
+        </Button>
+      </div>
+    </Sheet>
+  );
+}
