@@ -1,9 +1,10 @@
 export { putRightBy, type Choice, type Course, type Range, type WorthCase } from './choices';
-export { isDeep, jobsFor, PRICED_IDS, type PricedId, type RepairJob } from './jobs';
+export { isDeep, jobsFor, PRICED_IDS, pricedName, type PricedId, type RepairJob } from './jobs';
 export { labourOf, withTax, type Cents } from './money';
 export { askedOf, beyondAgreed } from './ofJob';
 export { oneMoreCheck, type OneMore } from './oneMore';
 export { partsFor, type PartsPrice, type PricedMachine, type PriceLine } from './priceBook';
+export { priceTable, readPriceTable } from './priceTable';
 export { feeOf, likeOf, quote, type Quote, type Reckoning } from './quote';
 export { RULE_FIELDS, USUAL_RULES, type ShopRules } from './rules';
 export {

@@ -13,6 +13,15 @@ import {
 export type PricedId = CauseId | RemedyId | 'carburettor-whole';
 export const PRICED_IDS: readonly PricedId[] = [...CAUSE_IDS, ...REMEDY_IDS, 'carburettor-whole'];
 
+/** What a priced thing is called: what is done. */
+export const pricedName = (id: PricedId | 'like'): string => {
+  if (id === 'like') return 'A like machine, new';
+  if (id === 'carburettor-whole') return WHOLE;
+  const remedy = REMEDIES.find((r) => r.id === id);
+  return remedy ? remedy.does : causeOf(id as CauseId).remedy;
+};
+const WHOLE = 'Fit a new carburettor and set it';
+
 /** One job at the bench that stands on a quote. */
 export interface RepairJob {
   id: PricedId;
@@ -47,7 +56,7 @@ export function jobsFor(causes: readonly CauseId[]): RepairJob[] {
   if (left.has('carb-tampered'))
     take({
       id: 'carburettor-whole',
-      does: 'Fit a new carburettor and set it',
+      does: WHOLE,
       minutes: causeOf('carb-tampered').minutes,
       mends: [...left].filter((c) => IN_CARBURETTOR.has(c)),
     });

@@ -9,6 +9,7 @@ import { Practice } from '../practice/Practice';
 import { Closed } from '../rack/Closed';
 import { Rack } from '../rack/Rack';
 import { Rebuild } from '../rebuild/Rebuild';
+import { Shop } from '../shop/Shop';
 import { Specs } from '../specs/Specs';
 import { Start } from '../start/Start';
 import { Tools } from '../tools/Tools';
@@ -32,6 +33,7 @@ const router = createBrowserRouter([
       { path: '/job/:jobId/rebuild', element: <Rebuild /> },
       { path: '/job/:jobId/choices', element: <Choices /> },
       { path: '/specs', element: <Specs /> },
+      { path: '/shop', element: <Shop /> },
       { path: '/practice', element: <Practice /> },
       { path: '/tools', element: <Tools /> },
       { path: '/tools/:tool', element: <Tools /> },

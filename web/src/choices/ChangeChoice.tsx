@@ -1,7 +1,7 @@
 import { CHOICE_NAMES } from '@rusty-wren/core/knowledge';
 import type { Bodies } from '@rusty-wren/core/log';
 import type { OfferedChoice } from '@rusty-wren/core/worth';
-import { useState, type ReactElement } from 'react';
+import { useState, type ReactElement, type ReactNode } from 'react';
 import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';
 import { OneLine } from '../ui/OneLine';
@@ -12,10 +12,13 @@ export type ChoiceChange = Omit<Bodies['choice-set'], 'choice'>;
 /** Another price, other days, or off the counter: what the technician knows better. */
 export function ChangeChoice({
   choice,
+  prices,
   onSet,
   onClose,
 }: {
   choice: OfferedChoice;
+  /** What the parts of its jobs come to, and the way to say otherwise. */
+  prices: ReactNode;
   onSet: (change: ChoiceChange) => void;
   onClose: () => void;
 }): ReactElement {
@@ -41,6 +44,7 @@ export function ChangeChoice({
           Set it
         </Button>
       </div>
+      {prices}
       <OneLine
         label="Off the counter, because"
         placeholder="off the counter, because…"

@@ -1,7 +1,7 @@
 import { causeOf, CHOICE_NAMES } from '@rusty-wren/core/knowledge';
 import type { OfferedChoice } from '@rusty-wren/core/worth';
 import { Check, PenLine } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
+import { useState, type ReactElement, type ReactNode } from 'react';
 import { Button } from '../ui/Button';
 import { useMoney } from '../ui/money';
 import { inSentence } from '../ui/words';
@@ -28,8 +28,10 @@ export function ChoiceColumn({
   most,
   like,
   best,
+  call,
   decided,
   complained,
+  prices,
   onDecide,
   onSet,
 }: {
@@ -38,8 +40,11 @@ export function ChoiceColumn({
   most: number;
   like: number;
   best: boolean;
+  /** The best one is what is to be taken now: nothing comes before it. */
+  call: boolean;
   decided: boolean;
   complained: boolean;
+  prices: ReactNode;
   onDecide: () => void;
   onSet: (change: ChoiceChange) => void;
 }): ReactElement {
@@ -125,7 +130,7 @@ export function ChoiceColumn({
       <div className="mt-auto flex flex-wrap items-center gap-x-4 pt-3">
         {!decided && (
           <Button
-            look={best ? 'rust' : 'plain'}
+            look={best && call ? 'rust' : 'plain'}
             aria-label={`They take it: ${CHOICE_NAMES[id]}`}
             onClick={onDecide}
           >
@@ -141,7 +146,9 @@ export function ChoiceColumn({
           Change
         </Button>
       </div>
-      {changing && <ChangeChoice choice={choice} onSet={onSet} onClose={() => setChanging(false)} />}
+      {changing && (
+        <ChangeChoice choice={choice} prices={prices} onSet={onSet} onClose={() => setChanging(false)} />
+      )}
     </li>
   );
 }

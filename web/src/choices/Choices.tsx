@@ -20,6 +20,7 @@ import { inSentence, minutesWords, percent } from '../ui/words';
 import { ChoiceColumn } from './ChoiceColumn';
 import { Decided } from './Decided';
 import { DecideSheet } from './DecideSheet';
+import { JobPrices } from './JobPrices';
 import { MachineWorth } from './MachineWorth';
 import { useOneMore } from './useOneMore';
 
@@ -85,8 +86,10 @@ function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Shop }): R
               most={most}
               like={worth.like}
               best={choice.id === worth.best}
+              call={oneMore?.[0] === undefined && !picture.decision}
               decided={picture.decision?.choice === choice.id}
               complained={picture.complaints.length > 0}
+              prices={<JobPrices jobs={choice.jobs.map((j) => j.job)} machine={machine} shop={shop} />}
               onDecide={() => setDeciding(choice)}
               onSet={(body) => log('choice-set', { choice: choice.id, ...body })}
             />

@@ -70,6 +70,12 @@ export function Tools(): ReactElement {
           Spec cards
         </NavLink>
         <NavLink
+          to="/shop"
+          className="flex min-h-11 shrink-0 items-center rounded-md px-3 text-lg font-semibold hover:bg-line"
+        >
+          Rules and prices
+        </NavLink>
+        <NavLink
           to="/practice"
           className="flex min-h-11 shrink-0 items-center rounded-md px-3 text-lg font-semibold hover:bg-line"
         >

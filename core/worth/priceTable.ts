@@ -1,0 +1,83 @@
+import Papa from 'papaparse';
+import { MACHINE_KINDS, type MachineKind } from '../machine';
+import { PRICED_IDS } from './jobs';
+import type { PriceLine } from './priceBook';
+
+const COLUMNS = ['what', 'kind', 'maker', 'model', 'price', 'cost', 'waitDays'] as const;
+const WHATS: ReadonlySet<string> = new Set([...PRICED_IDS, 'like']);
+const MOST_CENTS = 10_000_00;
+
+const money = (cents: number): string => (cents / 100).toFixed(2);
+
+/** The price book as a table with a heading, commas between columns; money with two decimals. */
+export const priceTable = (lines: readonly PriceLine[]): string =>
+  Papa.unparse({
+    fields: [...COLUMNS],
+    data: lines.map((l) => [
+      l.what,
+      l.kind ?? '',
+      l.maker ?? '',
+      l.model ?? '',
+      money(l.price),
+      l.cost === undefined ? '' : money(l.cost),
+      l.waitDays,
+    ]),
+  });
+
+/** Whole cents in a cell, null where it is empty, or why it is no amount. */
+function centsIn(cell: string, name: string): number | null | { problem: string } {
+  if (!cell) return null;
+  const value = Number(cell.replace(',', '.'));
+  if (!Number.isFinite(value)) return { problem: `${name} "${cell}" is not an amount` };
+  const cents = Math.round(value * 100);
+  return cents < 0 || cents > MOST_CENTS ? { problem: `${name} ${cell} is outside 0 to 10000` } : cents;
+}
+
+/** A row's line, or what is wrong with it. */
+function lineIn(row: Readonly<Record<string, string>>): PriceLine | { problem: string } {
+  const cell = (name: (typeof COLUMNS)[number]): string => row[name]?.trim() ?? '';
+  const [what, kind, maker, model] = [cell('what'), cell('kind'), cell('maker'), cell('model')];
+  if (!WHATS.has(what)) return { problem: `what "${what}" is no repair, remedy or "like"` };
+  if (kind && !(MACHINE_KINDS as readonly string[]).includes(kind))
+    return { problem: `kind "${kind}" is no kind of machine` };
+  if (Boolean(maker) !== Boolean(model)) return { problem: `maker and model go together` };
+  if (kind && model) return { problem: 'a line is for a kind or for a model, not both' };
+  const [price, cost] = [centsIn(cell('price'), 'price'), centsIn(cell('cost'), 'cost')];
+  if (price === null) return { problem: 'there is no price' };
+  if (typeof price === 'object') return price;
+  if (cost !== null && typeof cost === 'object') return cost;
+  const days = cell('waitDays') === '' ? 0 : Number(cell('waitDays'));
+  if (!Number.isInteger(days) || days < 0 || days > 365)
+    return { problem: `waitDays "${cell('waitDays')}" is not a whole number of days up to 365` };
+  return {
+    what: what as PriceLine['what'],
+    ...(kind && { kind: kind as MachineKind }),
+    ...(model && { maker, model }),
+    price,
+    ...(cost !== null && { cost }),
+    waitDays: days,
+  };
+}
+
+/**
+ * The lines in a table with a heading (commas, semicolons or tabs), or what is wrong: one sentence a row, each naming its line;
+ * nothing is taken from a table with anything wrong in it.
+ */
+export function readPriceTable(text: string): { lines: PriceLine[] } | { problems: string[] } {
+  if (!text.trim()) return { problems: ['The table is empty.'] };
+  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), {
+    header: true,
+    skipEmptyLines: true,
+    transformHeader: (name) => name.trim(),
+  });
+  const unknown = (meta.fields ?? []).find((name) => !(COLUMNS as readonly string[]).includes(name));
+  if (unknown !== undefined) return { problems: [`The heading has a column "${unknown}" that no line has.`] };
+  for (const name of ['what', 'price'])
+    if (!meta.fields?.includes(name)) return { problems: [`The heading has no column "${name}".`] };
+  if (data.length === 0) return { problems: ['The table has a heading and nothing under it.'] };
+  const read = data.map(lineIn);
+  const problems = read.flatMap((r, i) => ('problem' in r ? [`Line ${i + 2}: ${r.problem}.`] : []));
+  return problems.length > 0
+    ? { problems }
+    : { lines: read.filter((r): r is PriceLine => !('problem' in r)) };
+}

@@ -1,0 +1,53 @@
+import type { Machine, Shop } from '@rusty-wren/contract';
+import { factsOf } from '@rusty-wren/contract';
+import { partsFor, type RepairJob } from '@rusty-wren/core/worth';
+import { useState, type ReactElement } from 'react';
+import { problemWords, useSetPricesMutation } from '../api/api';
+import { PriceSheet } from '../shop/PriceSheet';
+import { useMoney } from '../ui/money';
+import { RowButton } from '../ui/RowButton';
+
+/** What the parts of each job come to on this machine; said otherwise, it is kept for the model. */
+export function JobPrices({
+  jobs,
+  machine,
+  shop,
+}: {
+  jobs: readonly RepairJob[];
+  machine: Machine;
+  shop: Shop;
+}): ReactElement | null {
+  const money = useMoney();
+  const [setPrices] = useSetPricesMutation();
+  const [open, setOpen] = useState<RepairJob | null>(null);
+  const { maker, model, kind } = machine;
+  const partsOf = (job: RepairJob) => partsFor(shop.book, job.id, { ...factsOf(machine), maker, model });
+  if (jobs.length === 0) return null;
+  return (
+    <ul aria-label="Parts" className="mt-4">
+      {jobs.map((job) => (
+        <li key={job.id}>
+          <RowButton
+            onClick={() => setOpen(job)}
+            aside={<span className="tabular-nums">parts {money.exact(partsOf(job).price)}</span>}
+          >
+            {job.does}
+          </RowButton>
+        </li>
+      ))}
+      {open && (
+        <PriceSheet
+          what={open.id}
+          kind={kind}
+          model={{ maker, model }}
+          known={partsOf(open)}
+          onSave={async (change) => {
+            const { error } = await setPrices(change);
+            return error ? problemWords(error) : null;
+          }}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </ul>
+  );
+}
