@@ -41,7 +41,8 @@ const OF_THE_ENGINE: readonly CheckId[] = ['compression-gauge', 'cylinder-peep']
 /** Of the plan's next checks, so many are asked what they would change. */
 const ASKED = 6;
 
-function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Shop }): ReactElement {
+/** The choices of a job, by what the shop goes by. */
+export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Shop }): ReactElement {
   const { job, picture, benchCase, diagnosis } = atBench;
   const { machine } = job;
   const log = useLog(job.id);

@@ -99,7 +99,7 @@ describe('enough is known', () => {
   it('asks whether it is worth it: the choices first, and it settles the whole job when it is', async () => {
     const { noted, onClose, stop } = drawStop(...cooked);
     expect(stop.why).toBe('worth');
-    expect(calls()).toEqual([]);
+    expect(calls()).toEqual(['Lay out the choices']);
     expect(screen.getByRole('link', { name: 'Lay out the choices' }).getAttribute('href')).toMatch(
       /\/choices$/,
     );
