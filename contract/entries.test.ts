@@ -1,4 +1,4 @@
-import { ENTRY_KINDS, type Bodies, type EntryKind } from '@rusty-wren/core/log';
+import { ENTRY_KINDS, paperHash, type Bodies, type EntryKind } from '@rusty-wren/core/log';
 import { describe, expect, it } from 'vitest';
 import { checkInSchema, clearMessage, entrySchema, problemOfEntry } from './index';
 
@@ -23,6 +23,38 @@ const watch = (count: number) => ({
   unit: 'psi' as const,
   points: Array.from({ length: count }, (_, n) => [n / 10, 7] as const),
 });
+
+const given: Bodies['paper'] = (() => {
+  const said = { text: 'The fuel smells stale.', from: [ID] };
+  const paper = {
+    title: 'Report and choices: Brakken B45, Odile Farrant, tag 101',
+    blocks: [
+      { is: 'heading', text: 'What is wrong' },
+      { is: 'text', ...said },
+      { is: 'list', items: [said] },
+      {
+        is: 'choice',
+        choice: 'mend',
+        name: 'Mend it',
+        price: '€41 to €52',
+        days: '2 working days',
+        items: [said],
+      },
+      {
+        is: 'photo',
+        hash: 'a'.repeat(64),
+        width: 4,
+        height: 3,
+        text: '',
+        pins: [{ x: 0, y: 1, words: 'here' }],
+      },
+      { is: 'code', url: 'https://bench.local/job/1', text: 'Opens the job' },
+      { is: 'large', text: '101' },
+      { is: 'sign', text: 'Name' },
+    ],
+  } satisfies Pick<Bodies['paper'], 'title' | 'blocks'>;
+  return { paper: 'report', ...paper, hash: paperHash(paper) };
+})();
 
 describe('entries', () => {
   /** Bodies of each kind as the core has them: a kind forgotten here, or a body that is none, does not compile. */
@@ -86,6 +118,7 @@ describe('entries', () => {
       { choice: 'parts', offered: false },
     ],
     decision: [{ choice: 'mend', by: 'Odile Farrant', how: 'phone', price: 55_00 }],
+    paper: [given],
     'tray-passed': [{ words: 'a washer of another machine' }],
     repair: [
       { cause: 'coil-failed', outcome: 'no-change' },
@@ -145,6 +178,9 @@ describe('entries', () => {
     [entry('took-off', { layer: 'lever-pin', count: 2 }), 'body.count is not allowed'],
     [entry('took-off', { thing: 'screw', count: 100 }), 'body.count must be less than or equal to 99'],
     [entry('left-off', { thing: 'screw' }), 'body.words is required'],
+    [entry('paper', { ...given, hash: 'b'.repeat(64) }), 'body.hash is not of what stands on the paper'],
+    [entry('paper', { ...given, title: 'Another' }), 'body.hash is not of what stands on the paper'],
+    [entry('paper', { ...given, blocks: [{ is: 'script', text: 'x' }] }), 'body.blocks[0].is must be one of'],
     [entry('rebuild-step', { step: 'renew' }), 'body.answer is required'],
     [entry('rebuild-step', { step: 'renew', answer: 'as-usual' }), 'body.answer must be one of'],
     [entry('rebuild-step', { step: 'scribed', answer: 'kit' }), 'body.answer is not allowed'],

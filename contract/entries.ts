@@ -43,6 +43,7 @@ import { MOST_TRACK, SCREWS } from '@rusty-wren/core/tuning';
 import Joi from 'joi';
 import { clearMessage } from './messages';
 import { MOST_SIDE, PHOTO_HASH } from './photos';
+import { paperSchema } from './papers';
 import { MOST_CENTS } from './shop';
 import { instant, uuid } from './wire';
 import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
@@ -185,7 +186,9 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
     how: oneOf(TOLD_HOW).required(),
     price: cents,
     words: text(500),
+    paper: uuid,
   }),
+  paper: paperSchema,
   'tray-passed': Joi.object({ words: text(500).required() }),
   repair: Joi.object({
     cause: oneOf(CAUSE_IDS),

@@ -8,4 +8,5 @@ export * from './specCard';
 export * from './feed';
 export type { NewEntry } from '@rusty-wren/core/log';
 export { day, faultyText, instant, isDay, isInstant, uuid } from './wire';
+export * from './papers';
 export * from './photos';

@@ -15,6 +15,7 @@ import type {
   Sureness,
   ToldHow,
 } from '../knowledge';
+import type { Block, PaperKind } from './blocks';
 import type { Reading } from '../reading';
 import type { Screw, TrackPoint } from '../tuning';
 
@@ -150,8 +151,10 @@ export interface Bodies {
   worth: { ageYears?: number; like?: number };
   /** A choice as the technician would have it: another price (whole cents with tax) or other days, or not offered at all. */
   'choice-set': { choice: ChoiceId; price?: number; days?: number; offered?: false; words?: string };
-  /** What the owner decided, who said so, and how; the price agreed, in whole cents with tax. */
-  decision: { choice: ChoiceId; by: string; how: ToldHow; price?: number; words?: string };
+  /** What the owner decided, who said so, and how; the price agreed, in whole cents with tax, and the given paper it was read on. */
+  decision: { choice: ChoiceId; by: string; how: ToldHow; price?: number; words?: string; paper?: string };
+  /** A paper as it was given to the owner: exactly this, with the SHA-256 of it. */
+  paper: { paper: PaperKind; title: string; blocks: readonly Block[]; hash: string };
   /** Something is on the tray, and the engine is started all the same. */
   'tray-passed': { words: string };
   /**
@@ -201,6 +204,7 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   worth: true,
   'choice-set': true,
   decision: true,
+  paper: true,
   'tray-passed': true,
   photo: true,
   repair: true,

@@ -42,6 +42,7 @@ export type {
   Decision,
   Finding,
   FoundFault,
+  GivenPaper,
   LeftOff,
   OffItem,
   OpenEnd,
@@ -60,6 +61,15 @@ export type {
 export { COLD_AGAIN_H, coldStartDue } from './proof';
 export { allBack, conditionIn, itemBack, nameOfThing, thingOf } from './tray';
 export { crosswise, screwCounts, screwPlanOf, screwsLeft } from './screwPlan';
+export {
+  changesBetween,
+  linesOf,
+  PAPER_KINDS,
+  paperHash,
+  type Block,
+  type PaperKind,
+  type Said,
+} from './blocks';
 export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';

@@ -16,6 +16,7 @@ import type { Evidence, Known } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import type { Judged } from '../verdict';
 import type { LineNow } from './lines';
+import type { Block, PaperKind } from './blocks';
 import type { Reading } from '../reading';
 import type { Ledger } from '../tuning';
 import type {
@@ -129,6 +130,18 @@ export type ScrewPlan = Bodies['screw-plan'] & { entryId: string };
 /** What the owner decided. */
 export type Decision = Bodies['decision'] & { entryId: string; notedAt: string };
 
+/** A paper as it was given: exactly this, whatever is noted later. */
+export interface GivenPaper {
+  entryId: string;
+  notedAt: string;
+  paper: PaperKind;
+  title: string;
+  blocks: readonly Block[];
+  hash: string;
+  /** The how manieth of its kind on this job, from 1. */
+  version: number;
+}
+
 /** Everything the log says about a job, worked out. */
 export interface Picture {
   machine: MachineFacts;
@@ -153,6 +166,8 @@ export interface Picture {
   choicesSet: ReadonlyMap<ChoiceId, Bodies['choice-set']>;
   /** What the owner decided last. */
   decision: Decision | null;
+  /** Papers given to the owner, in order. */
+  papers: readonly GivenPaper[];
   settled: readonly Settled[];
   behindAnswers: ReadonlyMap<CauseId, BehindAnswer>;
   stage: Stage;

@@ -445,6 +445,7 @@ describe('words', () => {
         'Decided',
         'Make it run, at 42.00, Odile Farrant, by phone',
       ],
+      paper: [{ paper: 'tag', title: 'Hook tag: 101', blocks: [], hash: 'a' }, 'Given', 'Hook tag: 101'],
       'tray-passed': [{ words: 'of another machine' }, 'Started all the same', 'of another machine'],
       repair: [
         { cause: 'plug-fouled', outcome: 'better', note: 'new' },

@@ -32,6 +32,7 @@ import { aboutOf, readRepairs } from './repairs';
 import { readStage } from './stage';
 import { conditionIn, readTray, trayPassed } from './tray';
 import { readLines } from './lines';
+import { readPapers } from './papers';
 import { readScrewPlans } from './screwPlan';
 import { readLedger } from './tune';
 
@@ -189,6 +190,7 @@ export function readJob(
     worth: Object.assign({}, ...ofKind(live, 'worth').map((e) => e.body)) as Bodies['worth'],
     choicesSet: new Map(ofKind(live, 'choice-set').map((e) => [e.body.choice, e.body])),
     decision: readDecision(live),
+    papers: readPapers(live),
     settled: readSettled(live, repairs),
     behindAnswers: new Map(
       verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : [])),

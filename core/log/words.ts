@@ -269,6 +269,8 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
           .join(', '),
       };
     }
+    case 'paper':
+      return { about: 'Given', says: entry.body.title };
     case 'tray-passed':
       return { about: 'Started all the same', says: entry.body.words };
     case 'repair':

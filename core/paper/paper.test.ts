@@ -1,0 +1,231 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { diagnose, likelyIn } from '../diagnosis';
+import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, type CauseId } from '../knowledge';
+import {
+  caseOf,
+  changesBetween,
+  linesOf,
+  makeEntry,
+  paperHash,
+  readJob,
+  unnumbered,
+  type Block,
+  type Noted,
+  type Picture,
+} from '../log';
+import { askedOf, USUAL_RULES, worthOf } from '../worth';
+import {
+  cardOf,
+  causeClause,
+  chanceSaid,
+  PLAIN_CAUSE,
+  PLAIN_CHOICE,
+  PLAIN_COMPLAINT,
+  PLAIN_RESULT,
+  reportOf,
+  tagOf,
+  workDoneOf,
+  type PaperOf,
+} from './index';
+
+const MACHINE = { kind: 'chainsaw', displacementCc: 52 } as const;
+const read = (...noted: Noted[]): Picture =>
+  readJob(
+    noted.map((one, n) => ({
+      ...unnumbered(
+        makeEntry(one, { id: `e${n}`, notedAt: new Date(Date.UTC(2026, 4, 4, 9, n)).toISOString() }),
+      ),
+      seq: n + 1,
+    })),
+    MACHINE,
+  );
+const at = (picture: Picture): PaperOf => ({
+  picture,
+  tag: 106,
+  owner: 'Odile Farrant',
+  machine: 'Brakken Fell 52, chainsaw',
+  foot: 'An estimate binds for 30 days.',
+  money: (cents) => `€${(cents / 100).toFixed(0)}`,
+});
+const report = (picture: Picture): Block[] => {
+  const c = caseOf(picture, []);
+  const asked = askedOf(picture, MACHINE, { rules: USUAL_RULES, book: [] });
+  return reportOf(at(picture), worthOf({ ...asked, likely: likelyIn(c) }), diagnose(c).suspects);
+};
+const text = (blocks: readonly Block[]): string => blocks.flatMap(linesOf).join('\n');
+const saids = (blocks: readonly Block[]) =>
+  blocks.flatMap((b) => (b.is === 'text' ? [b] : b.is === 'list' || b.is === 'choice' ? b.items : []));
+const finding = (check: string, result: string): Noted =>
+  ({ kind: 'finding', body: { check, result, sureness: 'sure' } }) as Noted;
+
+/** Words of the bench that nobody at the counter has to know. */
+const SLANG =
+  /\b(squeeze|comp|carb|top end|short block|metering|impulse|welch|pop-off|baseline|coked?|L screw|H screw|needle|seat|boot|recoil|posterior|suspect|prior)\b/i;
+
+describe('plain words', () => {
+  const all = [
+    ...Object.values(PLAIN_CAUSE),
+    ...Object.values(PLAIN_COMPLAINT),
+    ...Object.values(PLAIN_CHOICE).map((name) => `${name}.`),
+    ...CHECKS.flatMap((c) =>
+      c.results.map((r) => (PLAIN_RESULT[c.id] as Record<string, string>)[r.id] ?? `${c.id} ${r.id}`),
+    ),
+  ];
+  it('every cause, complaint and result of a check is a sentence', () => {
+    expect(all.length).toBeGreaterThan(CAUSE_IDS.length + COMPLAINT_IDS.length + 150);
+    for (const sentence of all) expect(sentence).toMatch(/^[A-Z][^%]*\.$/);
+  });
+  it('without the words of the bench', () => {
+    expect(all.filter((sentence) => SLANG.test(sentence))).toEqual([]);
+  });
+  it('a cause fits inside another sentence', () => {
+    for (const cause of CAUSE_IDS) expect(causeClause(cause)).toMatch(/^[a-z].*[^.]$/);
+  });
+  it('chances are never finer than a tenth', () => {
+    expect([0.01, 0.049, 0.05, 0.34, 0.94, 0.97].map(chanceSaid)).toEqual([
+      'hardly a chance',
+      'hardly a chance',
+      '1 chance in 10',
+      '3 chances in 10',
+      '9 chances in 10',
+      'it next to certain',
+    ]);
+  });
+});
+
+describe('a report', () => {
+  const cooked = read(
+    { kind: 'complaint', body: { complaint: 'weak-under-load', words: 'no pull in the cut' } },
+    {
+      kind: 'finding',
+      body: {
+        check: 'compression-gauge',
+        reading: { psi: [40, 60, 70, 70], decompressor: 'closed' },
+        sureness: 'sure',
+      },
+    },
+    finding('piston-exhaust-side', 'scored'),
+    finding('intake-boot', 'cracked'),
+    finding('safety-walkround', 'fault'),
+  );
+
+  it('tells the owner’s own words, what was measured and what judged it, what is wrong, and what it may cost', () => {
+    const paper = text(report(cooked));
+    expect(paper).toContain('“no pull in the cut”');
+    expect(paper).toMatch(/We measured 75 psi; 140 to 165 is right for it\./);
+    expect(paper).toContain('The piston has run too hot and is scored.');
+    expect(paper).toContain('The engine draws air past the carburettor');
+    expect(paper).toMatch(/Not to be used before this is put right/);
+    expect(paper).toMatch(/We would take: /);
+    expect(paper).toContain('An estimate binds for 30 days.');
+    expect(paper).toContain('local rules come before');
+  });
+
+  const complaint = fc
+    .constantFrom(...COMPLAINT_IDS)
+    .map((c): Noted => ({ kind: 'complaint', body: { complaint: c } }));
+  const looked = fc
+    .constantFrom(...CHECKS.filter((c) => !c.reading))
+    .chain((c) => fc.constantFrom(...c.results.map((r) => finding(c.id, r.id))));
+  it('says nothing that the log does not hold: each sentence of what was looked at and found names its entries', () => {
+    fc.assert(
+      fc.property(complaint, fc.array(looked, { maxLength: 8 }), (first, more) => {
+        const picture = read(first, ...more);
+        const ids = new Set(picture.trail.filter((l) => l.state === 'live').map((l) => l.entry.id));
+        const blocks = report(picture);
+        for (const { from } of saids(blocks)) for (const ref of from) expect(ids).toContain(ref);
+        const looks = blocks.findIndex((b) => b.is === 'heading' && b.text === 'What we looked at');
+        const wrong = blocks.findIndex((b) => b.is === 'heading' && b.text === 'What is wrong');
+        if (looks >= 0) for (const one of saids(blocks.slice(looks, wrong))) expect(one.from).not.toEqual([]);
+        // Everything found stands in it, once, and no finding is left out.
+        const paper = text(
+          blocks.slice(
+            0,
+            blocks.findIndex((b) => b.is === 'choice'),
+          ),
+        );
+        for (const f of picture.found)
+          if (f.state === 'standing') expect(paper).toContain(PLAIN_CAUSE[f.cause]);
+        expect(text(blocks)).not.toMatch(/undefined|NaN|null/);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('the other papers', () => {
+  const stiff: CauseId = 'metering-diaphragm-stiff';
+  const mended = read(
+    { kind: 'complaint', body: { complaint: 'runs-on-prime-then-dies' } },
+    finding('metering-diaphragm', 'stiff'),
+    finding('piston-exhaust-side', 'worn-smooth'),
+    { kind: 'decision', body: { choice: 'mend', by: 'Odile Farrant', how: 'phone', price: 48_00 } },
+    { kind: 'repair', body: { cause: stiff, outcome: 'cured' } },
+    {
+      kind: 'start',
+      body: { state: 'cold', pulls: 4, outcome: 'runs', drill: 'Choke off at the first pop' },
+    },
+  );
+
+  it('work done: what was put right, who agreed to what, and that it was started', () => {
+    const paper = text(workDoneOf(at(mended)));
+    expect(paper).toContain(`${PLAIN_CAUSE[stiff]} That was put right.`);
+    expect(paper).toContain('Agreed by Odile Farrant up to €48.');
+    expect(paper).toContain('It was started 1 time here.');
+  });
+
+  it('nothing mended is said so, and what is left as well', () => {
+    const paper = text(workDoneOf(at(read(finding('plug-look', 'damaged')))));
+    expect(paper).toContain('Nothing was mended.');
+    expect(paper).toContain('Not mended: the spark plug has failed. It may fail again.');
+  });
+
+  it('the card has the drill that was proved, its mix, and what to watch for by what was found', () => {
+    expect(text(cardOf(at(mended)))).toContain('Choke off at the first pop');
+    const old = text(cardOf(at(read(finding('fuel-smell', 'stale')))));
+    expect(old).toContain('Primer until it is firm.');
+    expect(old).toContain('50 to 1: 100 ml of oil to 5 litres.');
+    expect(old).toContain('Mix no more fuel than a month’s');
+  });
+
+  it('the tag has number, owner, complaint, promised day and the code', () => {
+    const blocks = tagOf(at(mended), { url: 'http://bench.local/job/1', promised: 'Friday' });
+    expect(text(blocks)).toMatch(/^106\nOdile Farrant\nBrakken Fell 52, chainsaw\n[^]*Promised for Friday\./);
+    expect(blocks.at(-1)).toMatchObject({ is: 'code', url: 'http://bench.local/job/1' });
+  });
+});
+
+describe('a given paper', () => {
+  const blocks: Block[] = [
+    { is: 'text', text: 'One.', from: ['e1'] },
+    { is: 'list', items: [{ text: 'Two.', from: [] }] },
+  ];
+  it('has a hash of just what stands on it, whatever order its keys come back in', () => {
+    const turned = JSON.parse(
+      '[{"from":["e1"],"text":"One.","is":"text"},{"items":[{"from":[],"text":"Two."}],"is":"list"}]',
+    ) as Block[];
+    const hash = paperHash({ title: 'T', blocks });
+    expect(hash).toMatch(/^[0-9a-f]{64}$/);
+    expect(paperHash({ title: 'T', blocks: turned })).toBe(hash);
+    expect(paperHash({ title: 'U', blocks })).not.toBe(hash);
+    expect(paperHash({ title: 'T', blocks: blocks.toReversed() })).not.toBe(hash);
+  });
+  it('another version says what is new and what is gone; versions count by kind', () => {
+    const paper = (...b: Block[]): Noted => ({
+      kind: 'paper',
+      body: { paper: 'report', title: 'T', blocks: b, hash: '' },
+    });
+    const { papers } = read(
+      paper(...blocks),
+      { kind: 'paper', body: { paper: 'tag', title: 'T', blocks: [], hash: '' } },
+      paper(blocks[0]!, { is: 'heading', text: 'Three' }),
+    );
+    expect(papers.map((p) => [p.paper, p.version])).toEqual([
+      ['report', 1],
+      ['tag', 1],
+      ['report', 2],
+    ]);
+    expect(changesBetween(papers[0]!, papers[2]!)).toEqual({ added: ['Three'], gone: ['Two.'] });
+  });
+});

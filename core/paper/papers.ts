@@ -1,0 +1,198 @@
+import { remedyOf, type CauseId } from '../knowledge';
+import { drillFor, ownersDrill } from '../starting';
+import { figuresOf } from '../machine';
+import { nameOfThing, sentence, type Block, type PaperKind, type Picture, type Said } from '../log';
+import { formatTurns } from '../units';
+import {
+  cameWith,
+  footBlocks,
+  heading,
+  list,
+  photoBlocks,
+  safetySaid,
+  standingFaults,
+  type PaperOf,
+} from './report';
+import { causeClause, causeSaid, findingSaid, said } from './words';
+
+/** The checks whose figures are worth having in writing once a machine is proved. */
+const PROVED_BY = ['idle-speed', 'full-speed', 'compression-gauge', 'coil-gap'] as const;
+
+/** What a repair put right: its causes that were found, else the one it names. */
+function mended(picture: Picture): Said[] {
+  return picture.repairs
+    .filter((r) => r.outcome !== 'no-change')
+    .map((r) => {
+      if ('other' in r) return said(`${sentence(r.other)}.`, r.entryId);
+      const whole = r.remedy ? remedyOf(r.remedy).mends : [r.cause];
+      const found = picture.found.filter((f) => whole.includes(f.cause)).map((f) => f.cause);
+      const causes: readonly CauseId[] = found.length > 0 ? found : [r.cause];
+      const tried = r.outcome === 'untried' ? ' It has not been run since.' : '';
+      return said(`${causes.map(causeSaid).join(' ')} That was put right.${tried}`, r.entryId);
+    });
+}
+
+/** New parts that were fitted in the carburettor. */
+const fitted = (picture: Picture): Said[] =>
+  picture.trail.flatMap(({ entry, state }) =>
+    state === 'live' && entry.kind === 'put-back' && 'layer' in entry.body && entry.body.renewed
+      ? [said(`Fitted new: ${nameOfThing(entry.body).toLowerCase()}.`, entry.id)]
+      : [],
+  );
+
+/** How the mixture screws stand, where they were counted. */
+function screwsSaid({ ledger, findings }: Picture): Said[] {
+  const from = findings.filter((f) => f.check === 'screw-turns').map((f) => f.entryId);
+  return (['L', 'H'] as const).flatMap((screw) =>
+    ledger.counted.has(screw)
+      ? [
+          said(
+            `Carburettor screw ${screw} stands ${formatTurns(Math.max(0, ledger.now[screw] / 8))} turns out.`,
+            ...from,
+          ),
+        ]
+      : [],
+  );
+}
+
+/** What was done: put right, fitted, set, proved how, and what was left undone by choice. */
+export function workDoneOf(at: PaperOf): Block[] {
+  const { picture } = at;
+  const done = mended(picture);
+  const figures = PROVED_BY.flatMap((check) => {
+    const finding = picture.findings.find((f) => f.check === check);
+    return (finding && findingSaid(finding)) ?? [];
+  });
+  const proved = picture.proof.filter((s) => s.done).map((s) => said(`Proved: ${s.label.toLowerCase()}.`));
+  const starts = picture.starts.filter((s) => s.outcome === 'runs');
+  const left = [
+    ...standingFaults(picture).map((f) =>
+      said(`Not mended: ${causeClause(f.cause)}. It may fail again.`, ...f.said.from),
+    ),
+    ...picture.leftOff.map((l) => said(`${sentence(l.name)} stays off: ${l.words}.`, l.entryId)),
+  ];
+  const safety = safetySaid(picture);
+  return [
+    ...(safety.length > 0 ? [heading('First of all'), ...list(safety)] : []),
+    heading('What it came with'),
+    ...list(cameWith(at)),
+    heading('What was done'),
+    ...(done.length > 0
+      ? list([...done, ...fitted(picture)])
+      : [{ is: 'text', ...said('Nothing was mended.') } as const]),
+    ...(picture.decision
+      ? [
+          {
+            is: 'text',
+            ...said(
+              `Agreed by ${picture.decision.by}${picture.decision.price === undefined ? '' : ` up to ${at.money(picture.decision.price)}`}.`,
+              picture.decision.entryId,
+            ),
+          } as const,
+        ]
+      : []),
+    ...(figures.length + proved.length + starts.length > 0
+      ? [
+          heading('How it was proved'),
+          ...list([
+            ...figures,
+            ...screwsSaid(picture),
+            ...proved,
+            ...(starts.length > 0
+              ? [
+                  said(
+                    `It was started ${starts.length} ${starts.length === 1 ? 'time' : 'times'} here.`,
+                    ...starts.map((s) => s.id),
+                  ),
+                ]
+              : []),
+          ]),
+        ]
+      : []),
+    ...(left.length > 0 ? [heading('What was left'), ...list(left)] : []),
+    ...photoBlocks(picture),
+    ...footBlocks(at),
+  ];
+}
+
+/** What each cause asks its owner to look out for. */
+const WATCH: Partial<Readonly<Record<CauseId, string>>> = {
+  'stale-fuel': 'Mix no more fuel than a month’s; old fuel is what stopped it.',
+  'water-in-fuel': 'Keep the can closed and under a roof; there was water in the fuel.',
+  'no-oil-in-fuel': 'Never fill it with plain petrol; without oil it is ruined in minutes.',
+  'oil-heavy-mix': 'Measure the oil; there was far too much.',
+  'air-filter-clogged': 'Look at the air filter each day it is used.',
+  'cooling-fins-blocked': 'Brush the cooling fins clean; packed with chips it overheats.',
+  'spark-screen-clogged': 'Run it at full throttle now and then: that keeps the spark screen clear.',
+  'exhaust-port-carboned': 'Run it at full throttle now and then: that keeps the exhaust clear.',
+  'engine-flooded': 'Choke off at the first pop; more choke floods it.',
+  'starting-drill-wrong': 'Choke off at the first pop; more choke floods it.',
+  'chain-dull': 'A blunt chain makes the engine work hot: have it sharpened when it makes dust.',
+  'piston-heat-scored': 'If it races or screams, switch it off at once.',
+  'intake-leak': 'If its idle races, switch it off and bring it back.',
+  'crank-seal-leak': 'If its idle races, switch it off and bring it back.',
+};
+
+/** The card that goes home with this machine: its starting drill, its mix, how it is stored, what to watch for. */
+export function cardOf(at: PaperOf): Block[] {
+  const { picture } = at;
+  const drill = ownersDrill(picture.starts);
+  const from = picture.starts.findLast((s) => s.drill !== undefined)?.id;
+  const steps: Said[] = drill
+    ? [said(drill, from)]
+    : drillFor(picture.machine.kind, 'cold').map((s) =>
+        said(`${s.does}.${s.caution ? ` ${s.caution}` : ''}`),
+      );
+  const { mix } = figuresOf(picture.machine);
+  const watch = new Map<string, Said>();
+  for (const { cause, refs } of picture.found)
+    if (WATCH[cause]) watch.set(WATCH[cause], said(WATCH[cause], ...refs));
+  return [
+    heading('Start it like this'),
+    ...list([...steps, said('Past ten pulls: stop, choke off, wait five minutes, then try without choke.')]),
+    heading('Feed it'),
+    ...list([
+      said(`Fresh petrol with two-stroke oil, ${mix} to 1: ${Math.round(5000 / mix)} ml of oil to 5 litres.`),
+      said('Mixed fuel keeps a month. Shake the can.'),
+    ]),
+    heading('Keep it'),
+    ...list([
+      said('Give it full throttle at work: that keeps its exhaust clear.'),
+      said('Before it stands a month: empty the tank, then run it dry.'),
+      said('Knock the air filter out each day it is used.'),
+    ]),
+    ...(watch.size > 0 ? [heading('Watch for'), ...list([...watch.values()])] : []),
+    ...list(safetySaid(picture)),
+    {
+      is: 'text',
+      ...said('Bring it back when it takes more pulls than it did, loses power, or its tool turns at idle.'),
+    },
+    ...footBlocks(at),
+  ];
+}
+
+/** The tag on its hook: number, owner, machine, complaint, promised day, and a code that opens the job. */
+export function tagOf(at: PaperOf, { url, promised }: { url: string; promised: string | null }): Block[] {
+  return [
+    { is: 'large', text: String(at.tag) },
+    { is: 'text', ...said(at.owner) },
+    { is: 'text', ...said(at.machine) },
+    ...list(cameWith(at)),
+    ...(promised ? [{ is: 'text', ...said(`Promised for ${promised}.`) } as const] : []),
+    { is: 'code', url, text: 'Opens the job' },
+  ];
+}
+
+/** What each paper is called on its head. */
+export const PAPER_NAMES: Readonly<Record<PaperKind, string>> = {
+  report: 'Report and choices',
+  'work-done': 'Work done',
+  card: 'Keeping it well',
+  tag: 'Hook tag',
+};
+
+/** The head of a paper: what it is, of which machine, whose. */
+export const titleOf = (
+  paper: PaperKind,
+  { tag, machine, owner }: Pick<PaperOf, 'tag' | 'machine' | 'owner'>,
+): string => `${PAPER_NAMES[paper]}: ${machine}, ${owner}, tag ${tag}`;

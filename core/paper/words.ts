@@ -1,0 +1,57 @@
+import type { Finding, Said } from '../log';
+import { checkOf, type CauseId } from '../knowledge';
+import { PLAIN_CAUSE } from './plain/causes';
+import { PLAIN_RESULT } from './plain/checks';
+
+/** A sentence resting on entries. */
+export const said = (text: string, ...from: readonly (string | undefined)[]): Said => ({
+  text,
+  from: from.filter((f): f is string => f !== undefined),
+});
+
+const UNIT_WORDS = { psi: 'psi', mm: 'mm', rpm: 'revolutions a minute', turns: 'turns', '%': '%' } as const;
+
+const figure = (value: number, unit: keyof typeof UNIT_WORDS): string => {
+  const digits = unit === 'mm' || unit === 'turns' ? 2 : 0;
+  const rounded = unit === 'rpm' ? Math.round(value / 50) * 50 : value;
+  return rounded.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+};
+
+/** What was measured and what judged it, where it was measured: "88 psi; 140 to 165 psi is right for it". */
+function measured({ judged }: Finding): string {
+  if (!judged || !('value' in judged)) return '';
+  const { value, band, unit } = judged;
+  const [low, high] = band;
+  const is = `${figure(value, unit)} ${UNIT_WORDS[unit]}`;
+  return low === high
+    ? ` We measured ${is}.`
+    : ` We measured ${is}; ${figure(low, unit)} to ${figure(high, unit)} is right for it.`;
+}
+
+/** What a check showed, in a layman's sentence with its figures; null where it showed nothing. */
+export function findingSaid(finding: Finding): Said | null {
+  const { check, result, sureness, entryId } = finding;
+  if (result === null) return null;
+  const plain = (PLAIN_RESULT[check] as Readonly<Record<string, string>>)[result];
+  if (plain === undefined) throw new Error(`${checkOf(check).name} has no result ${result}`);
+  const unsure = sureness === 'doubtful' ? ' We could not be certain of it.' : '';
+  return said(`${plain}${measured(finding)}${unsure}`, entryId);
+}
+
+/** What is wrong, in a layman's sentence. */
+export const causeSaid = (cause: CauseId): string => PLAIN_CAUSE[cause];
+
+/** The same inside another sentence, without its full stop: "the fuel line is cracked". */
+export const causeClause = (cause: CauseId): string => {
+  const [first = ''] = PLAIN_CAUSE[cause].split('. ');
+  const bare = first.replace(/\.$/, '');
+  return bare.charAt(0).toLowerCase() + bare.slice(1);
+};
+
+/** A chance as people say it, never finer than a tenth. */
+export function chanceSaid(p: number): string {
+  const n = Math.round(p * 10);
+  if (n <= 0) return 'hardly a chance';
+  if (n >= 10) return 'it next to certain';
+  return `${n} ${n === 1 ? 'chance' : 'chances'} in 10`;
+}
