@@ -15,6 +15,7 @@ const rest = at < 0 ? [] : process.argv.slice(at + 2);
 /** @param {string} part */
 const wanted = (part) => only === null || only === part;
 installPackages();
+if (!existsSync('/usr/bin/pdftotext')) installDebian(['poppler-utils'], 'pdftotext');
 if (!existsSync('/usr/bin/chromium')) installDebian(['chromium', 'fonts-dejavu-core'], 'Chromium');
 
 // A cluster of its own, new each time: the demo's data is never touched.

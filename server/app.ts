@@ -9,6 +9,7 @@ import { answerTo, refuse } from './http/problem';
 import { feedRoutes } from './feed/routes';
 import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
+import { paperRoutes } from './papers/routes';
 import { peopleRoutes } from './people/routes';
 import { photoRoutes } from './photos/routes';
 import { Announcer } from './stream/announcer';
@@ -89,6 +90,7 @@ export function createApp({
   app.route('/api/entries', entryRoutes(pool, announcer));
   app.route('/api', peopleRoutes(pool));
   app.route('/api', photoRoutes(pool));
+  app.route('/api', paperRoutes(pool));
   app.route('/api/own-order', orderRoutes(pool));
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));

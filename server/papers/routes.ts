@@ -1,0 +1,40 @@
+import { readPapers } from '@rusty-wren/core/log';
+import { Hono } from 'hono';
+import type { Pool } from '../db/pool';
+import { pathId, refuse } from '../http/problem';
+import { readLog } from '../jobs/log';
+import { asJpeg, pdfOf, SHEETS, type Sheet } from './pdf';
+
+/** The photos of a paper, as it takes them, by hash. */
+async function photosFor(pool: Pool, hashes: readonly string[]): Promise<Map<string, Buffer>> {
+  if (hashes.length === 0) return new Map();
+  const { rows } = await pool.query<{ hash: string; bytes: Buffer }>(
+    'SELECT hash, bytes FROM attachment WHERE hash = ANY($1)',
+    [hashes],
+  );
+  return new Map(await Promise.all(rows.map(async (r) => [r.hash, await asJpeg(r.bytes)] as const)));
+}
+
+/** Given papers as PDF. */
+export const paperRoutes = (pool: Pool): Hono =>
+  new Hono().get('/jobs/:id/papers/:entry/pdf', async (c) => {
+    const id = pathId(c, 'id');
+    const entryId = pathId(c, 'entry');
+    const sheet = c.req.query('sheet') ?? 'a4';
+    if (!SHEETS.includes(sheet as Sheet)) throw refuse(400, `sheet must be one of [${SHEETS.join(', ')}].`);
+    const log = await readLog(pool, id);
+    const struck = new Set(log.flatMap((e) => e.strikes ?? []));
+    const paper = readPapers(log.filter((e) => !struck.has(e.id))).find((p) => p.entryId === entryId);
+    if (!paper) throw refuse(404, 'No such paper.');
+    const photos = await photosFor(
+      pool,
+      paper.blocks.flatMap((b) => (b.is === 'photo' ? [b.hash] : [])),
+    );
+    const pdf = await pdfOf(paper, { sheet: sheet as Sheet, photos });
+    return c.body(new Uint8Array(pdf), 200, {
+      'Content-Type': 'application/pdf',
+      // What an entry holds never changes.
+      'Cache-Control': 'private, max-age=31536000, immutable',
+      'Content-Disposition': `inline; filename="${paper.paper}-${paper.version}.pdf"`,
+    });
+  });
