@@ -18,6 +18,7 @@ import { askedOf, USUAL_RULES, worthOf } from '../worth';
 import {
   cardOf,
   causeClause,
+  NO_EDITS,
   chanceSaid,
   PLAIN_CAUSE,
   PLAIN_CHOICE,
@@ -25,6 +26,7 @@ import {
   PLAIN_RESULT,
   reportOf,
   tagOf,
+  withEdits,
   workDoneOf,
   type PaperOf,
 } from './index';
@@ -193,6 +195,24 @@ describe('the other papers', () => {
     const blocks = tagOf(at(mended), { url: 'http://bench.local/job/1', promised: 'Friday' });
     expect(text(blocks)).toMatch(/^106\nOdile Farrant\nBrakken Fell 52, chainsaw\n[^]*Promised for Friday\./);
     expect(blocks.at(-1)).toMatchObject({ is: 'code', url: 'http://bench.local/job/1' });
+  });
+});
+
+describe('what is written otherwise', () => {
+  const blocks: Block[] = [
+    { is: 'heading', text: 'H' },
+    { is: 'list', items: [{ text: 'One.', from: ['e1'] }] },
+    { is: 'text', text: 'Two.', from: ['e2'] },
+    { is: 'sign', text: 'Name' },
+  ];
+  it('changes a sentence and keeps what it rests on, drops it with its list, adds before the name', () => {
+    expect(withEdits(blocks, NO_EDITS)).toEqual(blocks);
+    expect(withEdits(blocks, { changed: { 'One.': '', 'Two.': ' Another. ' }, added: ['Mine.'] })).toEqual([
+      blocks[0],
+      { is: 'text', text: 'Another.', from: ['e2'] },
+      { is: 'text', text: 'Mine.', from: [] },
+      blocks[3],
+    ]);
   });
 });
 

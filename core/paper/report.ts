@@ -66,6 +66,9 @@ function notKnown(picture: Picture, suspects: readonly Suspect[]): Said[] {
   );
 }
 
+/** An estimate is not said to the cent. */
+const wholeDown = (cents: number): number => Math.floor(cents / 100) * 100;
+
 const daysSaid = ({ low, high }: OfferedChoice['days']): string =>
   high === 0
     ? 'at once'
@@ -128,7 +131,7 @@ function choiceBlock(
     is: 'choice',
     choice: id,
     name: PLAIN_CHOICE[id],
-    price: open ? `${money(price.low)} to ${money(price.high)}` : money(price.mean),
+    price: open ? `${money(wholeDown(price.low))} to ${money(-wholeDown(-price.high))}` : money(price.mean),
     days: daysSaid(choice.days),
     items: [
       ...(plain[id] ? [said(plain[id])] : []),

@@ -9,6 +9,7 @@ import type {
 import type {
   BehindAnswer,
   Bodies,
+  PaperKind,
   PhotoTime,
   Pin,
   BuildOrder,
@@ -41,6 +42,10 @@ export type Happening =
   | { rebuild: RebuildTick }
   | { renew: Renewal }
   | { order: BuildOrder }
+  | { worth: Bodies['worth'] }
+  | { decided: Bodies['decision'] }
+  /** A paper given to the owner as the log makes it then. */
+  | { given: PaperKind }
   /** A photo, drawn for the demo. */
   | { photo: DrawnId; of?: Bodies['photo']['of']; when?: PhotoTime; words?: string; pins?: readonly Pin[] }
   /** A layer back on, a new one in its place. */

@@ -2,9 +2,20 @@ import { randomUUID } from 'node:crypto';
 import { entrySchema, type NewEntry } from '@rusty-wren/contract';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { guidedRun, standInOf, standInScrews, trackOf } from '@rusty-wren/core/engine';
-import { makeEntry, readJob, unnumbered, type Noted } from '@rusty-wren/core/log';
+import { diagnose } from '@rusty-wren/core/diagnosis';
+import {
+  caseOf,
+  makeEntry,
+  paperHash,
+  readJob,
+  unnumbered,
+  type Noted,
+  type PaperKind,
+} from '@rusty-wren/core/log';
+import { paperFor } from '@rusty-wren/core/paper';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { thinTrack } from '@rusty-wren/core/tuning';
+import { USUAL_RULES } from '@rusty-wren/core/worth';
 import type pg from 'pg';
 import { inTransaction, type Pool } from '../db/pool';
 import { checkIn } from '../jobs/checkIn';
@@ -26,9 +37,36 @@ function heard(machine: DemoMachine, soFar: readonly NewEntry[]): Noted {
   return { kind: 'heard', body: { track: thinTrack(track), seconds, by: 'stand-in' } };
 }
 
+/** A paper given on the log so far. */
+function given(paper: PaperKind, m: DemoMachine, owner: string, soFar: readonly NewEntry[]): Noted {
+  const facts: MachineFacts = { kind: m.kind, displacementCc: m.cc };
+  const picture = readJob(soFar.map(unnumbered), facts);
+  const benchCase = caseOf(picture, []);
+  const made = paperFor(paper, {
+    picture,
+    benchCase,
+    suspects: diagnose(benchCase).suspects,
+    machine: { ...facts, maker: m.maker, model: m.model },
+    kindWords: m.kind.replace('-', ' '),
+    // The number is given when it is checked in.
+    tag: 0,
+    owner,
+    rules: USUAL_RULES,
+    book: [],
+    url: 'http://localhost/',
+    promised: null,
+  });
+  const title = made.title.replace(/, tag 0$/, '');
+  return { kind: 'paper', body: { paper, title, blocks: made.blocks, hash: paperHash({ ...made, title }) } };
+}
+
 type Plainly = Exclude<
   Happening,
-  { strike: string } | { laterHours: number } | { heard: 'stand-in' } | { photo: DrawnId }
+  | { strike: string }
+  | { laterHours: number }
+  | { heard: 'stand-in' }
+  | { photo: DrawnId }
+  | { given: PaperKind }
 >;
 
 /** The photos of the demo, drawn. */
@@ -63,6 +101,8 @@ function plain(happening: Plainly): Noted {
   if ('renew' in happening) return { kind: 'rebuild-step', body: { step: 'renew', answer: happening.renew } };
   if ('order' in happening) return { kind: 'rebuild-step', body: { step: 'order', answer: happening.order } };
   if ('renewed' in happening) return { kind: 'put-back', body: { layer: happening.renewed, renewed: true } };
+  if ('worth' in happening) return { kind: 'worth', body: happening.worth };
+  if ('decided' in happening) return { kind: 'decision', body: happening.decided };
   if ('stage' in happening) return { kind: 'stage', body: happening };
   return {
     kind: 'finding',
@@ -73,7 +113,7 @@ function plain(happening: Plainly): Noted {
 /** The entries of a scenario, a few minutes apart, ending before `now`. Throws on a line shorthand cannot read. */
 export function entriesOf(
   scenario: Scenario,
-  machine: DemoMachine,
+  { machine, owner }: { machine: DemoMachine; owner: string },
   now: Date,
   by: string,
   drawn: Drawn,
@@ -99,6 +139,10 @@ export function entriesOf(
     }
     if (typeof happening === 'object' && 'heard' in happening) {
       entries.push(makeEntry(heard(machine, entries), common));
+      continue;
+    }
+    if (typeof happening === 'object' && 'given' in happening) {
+      entries.push(makeEntry(given(happening.given, machine, owner, entries), common));
       continue;
     }
     if (typeof happening === 'object' && 'photo' in happening) {
@@ -177,9 +221,10 @@ async function loadScenario(
 ): Promise<void> {
   const [owner, machine] = scenario.machine;
   const ids = owners.get(owner);
+  const known = (OWNERS as Record<string, DemoOwner>)[owner]!;
   const entries = entriesOf(
     scenario,
-    (OWNERS as Record<string, DemoOwner>)[owner]!.machines[machine]!,
+    { machine: known.machines[machine]!, owner: known.name },
     now,
     by,
     drawn,

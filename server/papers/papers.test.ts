@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -105,6 +105,14 @@ describe('a paper as PDF', () => {
     ['tag', 'a4', /209\.\d+ x 297\.\d+ pts/],
   ] as const)('%s on %s has its size', async (paper, sheet, size) => {
     expect(ask('pdfinfo', await pdfOf(paperOf(paper), { sheet, photos: new Map() }))).toMatch(size);
+  });
+
+  it('is whole where lists and choices cross a page', async () => {
+    const many: Block[] = Array.from({ length: 30 }, () => BLOCKS).flat();
+    const file = join(folder, 'many.pdf');
+    writeFileSync(file, await pdfOf(paperOf('report', many), { sheet: 'a4', photos: new Map() }));
+    const { stderr } = spawnSync('pdftotext', [file, '-'], { encoding: 'utf8' });
+    expect(stderr).toBe('');
   });
 
   it('shows a photo with its pins, and goes on over many pages', async () => {

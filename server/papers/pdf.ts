@@ -56,7 +56,9 @@ class Writer {
   /** Begins a new page where so much is not left on this one, in points. */
   private room(points: number): void {
     const { page } = this.doc;
-    if (this.doc.y + points > page.height - page.margins.bottom) this.doc.addPage();
+    if (this.doc.y + points <= page.height - page.margins.bottom) return;
+    // What is marked goes on over the page: the types of the package leave this out.
+    (this.doc as Doc & { continueOnNewPage: () => void }).continueOnNewPage();
   }
 
   private piece(type: string, draw: () => void, more: { alt?: string } = {}): PDFKit.PDFStructureElement {

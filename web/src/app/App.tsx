@@ -5,6 +5,7 @@ import { Bench } from '../bench/Bench';
 import { Choices } from '../choices/Choices';
 import { CheckIn } from '../checkin/CheckIn';
 import { CauseMap } from '../map/CauseMap';
+import { Papers } from '../papers/Papers';
 import { Practice } from '../practice/Practice';
 import { Closed } from '../rack/Closed';
 import { Rack } from '../rack/Rack';
@@ -31,6 +32,7 @@ const router = createBrowserRouter([
       { path: '/job/:jobId/tune', element: <Tune /> },
       { path: '/job/:jobId/start', element: <Start /> },
       { path: '/job/:jobId/rebuild', element: <Rebuild /> },
+      { path: '/job/:jobId/papers', element: <Papers /> },
       { path: '/job/:jobId/choices', element: <Choices /> },
       { path: '/specs', element: <Specs /> },
       { path: '/shop', element: <Shop /> },

@@ -37,7 +37,7 @@ export function Shell(): ReactElement {
 
   return (
     <div className="flex min-h-dvh flex-col">
-      <header className="flex items-center gap-1 border-b-2 border-line px-3 sm:gap-3 sm:px-5">
+      <header className="flex items-center print:hidden gap-1 border-b-2 border-line px-3 sm:gap-3 sm:px-5">
         <Link
           to="/"
           className="flex min-h-12 shrink-0 items-center gap-2 rounded-md pr-2 text-xl font-bold"

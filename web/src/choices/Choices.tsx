@@ -58,7 +58,7 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
   const most = Math.max(...worth.choices.map((c) => c.price.high), worth.like);
   return (
     <div className="flex flex-1 flex-col">
-      <JobBar job={job} />
+      <JobBar job={job} other={{ to: 'papers', words: 'Papers' }} />
       <NotTaken jobId={job.id} />
       <div className="grid content-start gap-5 px-3 py-4 sm:px-5">
         <div className="grid gap-x-10 gap-y-3 lg:grid-cols-[minmax(0,1fr)_auto]">
@@ -117,6 +117,7 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
         <DecideSheet
           choice={deciding}
           owner={job.customer.name}
+          paper={picture.papers.findLast((p) => p.paper === 'report')}
           log={log}
           onClose={() => setDeciding(null)}
         />

@@ -1,5 +1,5 @@
 import { CHOICE_NAMES, TOLD_HOW, type ToldHow } from '@rusty-wren/core/knowledge';
-import { HOW_WORDS, sentence } from '@rusty-wren/core/log';
+import { HOW_WORDS, sentence, type GivenPaper } from '@rusty-wren/core/log';
 import type { OfferedChoice } from '@rusty-wren/core/worth';
 import { useState, type ReactElement } from 'react';
 import type { Log } from '../job/useJob';
@@ -18,11 +18,14 @@ const HERE = TOLD_HOW.filter((how) => how !== 'page');
 export function DecideSheet({
   choice,
   owner,
+  paper,
   log,
   onClose,
 }: {
   choice: OfferedChoice;
   owner: string;
+  /** The report they read, where one was given. */
+  paper: GivenPaper | undefined;
   log: Log;
   onClose: () => void;
 }): ReactElement {
@@ -49,6 +52,7 @@ export function DecideSheet({
           onChange={setHow}
         />
         <NumberField label="Agreed up to, tax in" min={0} max={10_000} value={price} onChange={setPrice} />
+        {paper && <p className="text-lg text-soft">By the report as given, version {paper.version}.</p>}
         <Button
           look="rust"
           className="min-h-14 justify-self-start px-8 text-lg"
@@ -58,6 +62,7 @@ export function DecideSheet({
               choice: choice.id,
               by: by.trim(),
               how,
+              ...(paper && { paper: paper.entryId }),
               ...(price !== null && { price: Math.round(price * 100) }),
             });
             onClose();

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 
 const PLACES = [
   { to: 'choices', words: 'Choices and prices' },
+  { to: 'papers', words: 'Papers' },
   { to: 'rebuild', words: 'Carburettor in pieces' },
   { to: 'map', words: 'Cause map' },
 ] as const;

@@ -1,0 +1,64 @@
+import { likelyIn, type Case, type Suspect } from '../diagnosis';
+import type { Block, PaperKind, Picture } from '../log';
+import { askedOf, worthOf, type PricedMachine, type PriceLine, type ShopRules } from '../worth';
+import { cardOf, tagOf, titleOf, workDoneOf } from './papers';
+import { reportOf, type PaperOf } from './report';
+
+/** Everything a paper is made from. */
+export interface PaperFor {
+  picture: Picture;
+  benchCase: Case;
+  suspects: readonly Suspect[];
+  machine: PricedMachine;
+  /** What its kind is called, in a sentence. */
+  kindWords: string;
+  tag: number;
+  owner: string;
+  rules: ShopRules;
+  book: readonly PriceLine[];
+  /** Where the job is opened. */
+  url: string;
+  /** The promised day in words. */
+  promised: string | null;
+}
+
+/** Writes whole cents of a currency: to the cent only where there are any. */
+export function moneySaid(currency: string): (cents: number) => string {
+  const as = (digits: number) =>
+    new Intl.NumberFormat('en-IE', {
+      style: 'currency',
+      currency,
+      minimumFractionDigits: digits,
+      maximumFractionDigits: digits,
+    });
+  const [whole, exact] = [as(0), as(2)];
+  return (cents) => (cents % 100 === 0 ? whole : exact).format(cents / 100);
+}
+
+/** A paper as the log makes it now: its title and its blocks. Pure. */
+export function paperFor(kind: PaperKind, p: PaperFor): { title: string; blocks: Block[] } {
+  const { picture, machine, rules, book, tag, owner } = p;
+  const at: PaperOf = {
+    picture,
+    tag,
+    owner,
+    machine: `${[machine.maker, machine.model].filter(Boolean).join(' ')}, ${p.kindWords}`,
+    foot: rules.foot,
+    money: moneySaid(rules.currency),
+  };
+  const blocks = (): Block[] => {
+    switch (kind) {
+      case 'report': {
+        const asked = askedOf(picture, machine, { rules, book });
+        return reportOf(at, worthOf({ ...asked, likely: likelyIn(p.benchCase) }), p.suspects);
+      }
+      case 'work-done':
+        return workDoneOf(at);
+      case 'card':
+        return cardOf(at);
+      case 'tag':
+        return tagOf(at, p);
+    }
+  };
+  return { title: titleOf(kind, at), blocks: blocks() };
+}

@@ -1,0 +1,230 @@
+import type { Shop } from '@rusty-wren/contract';
+import {
+  changesBetween,
+  PAPER_KINDS,
+  paperHash,
+  type GivenPaper,
+  type PaperKind,
+} from '@rusty-wren/core/log';
+import { NO_EDITS, PAPER_NAMES, withEdits, type Edits } from '@rusty-wren/core/paper';
+import { format } from 'date-fns';
+import { FileText, Printer } from 'lucide-react';
+import { useMemo, type ReactElement } from 'react';
+import { useSearchParams } from 'react-router';
+import { problemWords, useShopQuery } from '../api/api';
+import { JobBar } from '../job/JobBar';
+import { useLog, type JobAtBench, type Log } from '../job/useJob';
+import { WithJob } from '../job/WithJob';
+import { NotTaken } from '../keeping/NotTaken';
+import { Button, BUTTON_LOOKS } from '../ui/Button';
+import { OneLine } from '../ui/OneLine';
+import { Loading, NotFetched } from '../ui/State';
+import { useDraft } from '../ui/useDraft';
+import { paperNow } from './paperNow';
+import { PaperView } from './PaperView';
+
+/** A job's papers: what the log makes of each now, and what was given. */
+export const Papers = (): ReactElement => (
+  <WithJob show={(atBench) => <WithShop key={atBench.job.id} atBench={atBench} />} />
+);
+
+function WithShop({ atBench }: { atBench: JobAtBench }): ReactElement {
+  const { data: shop, isLoading, error, refetch } = useShopQuery();
+  if (isLoading) return <Loading what="Fetching the prices…" />;
+  if (!shop) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
+  return <OnTheDesk atBench={atBench} shop={shop} />;
+}
+
+const LINK =
+  'flex min-h-11 w-full items-center justify-between gap-3 rounded-md px-3 text-left text-lg font-semibold';
+
+/** The papers of a job, by what the shop goes by. */
+export function OnTheDesk({ atBench, shop }: { atBench: JobAtBench; shop: Shop }): ReactElement {
+  const { job, picture } = atBench;
+  const log = useLog(job.id);
+  const [params, setParams] = useSearchParams();
+  const given = picture.papers.find((p) => p.entryId === params.get('given'));
+  const kind = PAPER_KINDS.find((k) => k === params.get('paper')) ?? given?.paper ?? 'report';
+  return (
+    <div className="flex flex-1 flex-col">
+      <div className="print:hidden">
+        <JobBar job={job} other={{ to: 'choices', words: 'Choices' }} />
+        <NotTaken jobId={job.id} />
+      </div>
+      <div className="grid flex-1 content-start gap-x-10 gap-y-5 px-3 py-4 sm:px-5 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
+        <nav aria-label="Papers" className="print:hidden">
+          {PAPER_KINDS.map((k) => (
+            <div key={k}>
+              <button
+                type="button"
+                aria-current={!given && k === kind ? 'page' : undefined}
+                onClick={() => setParams({ paper: k })}
+                className={`${LINK} ${!given && k === kind ? 'bg-ink text-paper' : 'hover:bg-line'}`}
+              >
+                {PAPER_NAMES[k]}
+              </button>
+              {picture.papers
+                .filter((p) => p.paper === k)
+                .map((p) => (
+                  <button
+                    key={p.entryId}
+                    type="button"
+                    aria-current={p === given ? 'page' : undefined}
+                    onClick={() => setParams({ given: p.entryId })}
+                    className={`${LINK} pl-7 ${p === given ? 'bg-ink text-paper' : 'hover:bg-line'}`}
+                  >
+                    <span>Given, version {p.version}</span>
+                    <span className="font-normal">{format(new Date(p.notedAt), 'd MMM')}</span>
+                  </button>
+                ))}
+            </div>
+          ))}
+        </nav>
+        {given ? (
+          <Given given={given} papers={picture.papers} jobId={job.id} />
+        ) : (
+          <Draft
+            key={kind}
+            kind={kind}
+            atBench={atBench}
+            shop={shop}
+            log={log}
+            onGiven={(id) => setParams({ given: id })}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** A paper before it is given: as the log makes it, and as somebody wrote it otherwise. */
+function Draft({
+  kind,
+  atBench,
+  shop,
+  log,
+  onGiven,
+}: {
+  kind: PaperKind;
+  atBench: JobAtBench;
+  shop: Shop;
+  log: Log;
+  onGiven: (entryId: string) => void;
+}): ReactElement {
+  const [edits, setEdits, drop] = useDraft<Edits>(`${atBench.job.id} paper ${kind}`, () => NO_EDITS);
+  const made = useMemo(() => paperNow(kind, atBench, shop), [kind, atBench, shop]);
+  const blocks = withEdits(made.blocks, edits);
+  const touched = Object.keys(edits.changed).length + edits.added.length > 0;
+  return (
+    <div className="grid content-start gap-4">
+      <div className="flex flex-wrap items-center gap-3 print:hidden">
+        <Button
+          look="rust"
+          className="min-h-14 px-8 text-xl"
+          onClick={() => {
+            const paper = { title: made.title, blocks };
+            const id = log('paper', { paper: kind, ...paper, hash: paperHash(paper) });
+            drop();
+            onGiven(id);
+          }}
+        >
+          Give it
+        </Button>
+        <Print />
+        {touched && (
+          <Button look="quiet" onClick={() => setEdits(NO_EDITS)}>
+            As the log has it
+          </Button>
+        )}
+      </div>
+      <PaperView
+        paper={kind}
+        title={made.title}
+        blocks={blocks}
+        onChange={(before, now) =>
+          setEdits((e) => {
+            // A sentence that was changed before is known by the one it was made as.
+            const first = Object.entries(e.changed).find(([, then]) => then.trim() === before)?.[0] ?? before;
+            if (e.added.includes(before))
+              return { ...e, added: e.added.map((a) => (a === before ? now.trim() : a)).filter(Boolean) };
+            return { ...e, changed: { ...e.changed, [first]: now } };
+          })
+        }
+      />
+      <div className="max-w-[44rem] print:hidden">
+        <OneLine
+          label="A sentence of your own"
+          placeholder="a sentence of your own"
+          most={1000}
+          done="Add it"
+          look="plain"
+          onDone={(text) => setEdits((e) => ({ ...e, added: [...e.added, text] }))}
+        />
+      </div>
+    </div>
+  );
+}
+
+const Print = (): ReactElement => (
+  <Button className="min-h-14 px-6 text-lg" onClick={() => print()}>
+    <Printer size={20} aria-hidden /> Print
+  </Button>
+);
+
+const PDF_LINK = `inline-flex min-h-14 items-center gap-2 rounded-md px-6 text-lg font-semibold ${BUTTON_LOOKS.plain}`;
+
+/** A paper as it was given: it never changes, and says what is otherwise than in the version before. */
+function Given({
+  given,
+  papers,
+  jobId,
+}: {
+  given: GivenPaper;
+  papers: readonly GivenPaper[];
+  jobId: string;
+}): ReactElement {
+  const before = papers.find((p) => p.paper === given.paper && p.version === given.version - 1);
+  const changes = before && changesBetween(before, given);
+  const pdf = `/api/jobs/${jobId}/papers/${given.entryId}/pdf`;
+  const onSheet = given.paper === 'report' || given.paper === 'work-done';
+  return (
+    <div className="grid content-start gap-4">
+      <div className="flex flex-wrap items-center gap-3 print:hidden">
+        <a href={`${pdf}?sheet=a4`} target="_blank" rel="noreferrer" className={PDF_LINK}>
+          <FileText size={20} aria-hidden /> PDF{onSheet && ', A4'}
+        </a>
+        {onSheet && (
+          <a href={`${pdf}?sheet=letter`} target="_blank" rel="noreferrer" className={PDF_LINK}>
+            Letter
+          </a>
+        )}
+        <Print />
+        <p className="text-lg text-soft">
+          Given {format(new Date(given.notedAt), 'd MMMM, HH:mm')}, {given.hash.slice(0, 8)}
+        </p>
+      </div>
+      {changes && (
+        <section
+          aria-label="Otherwise than before"
+          className="max-w-[44rem] text-lg leading-snug print:hidden"
+        >
+          <h2 className="font-bold">Otherwise than version {given.version - 1}</h2>
+          {changes.added.length + changes.gone.length === 0 && <p className="text-soft">Nothing.</p>}
+          <ul>
+            {changes.gone.map((line) => (
+              <li key={`- ${line}`} className="text-soft line-through">
+                {line}
+              </li>
+            ))}
+            {changes.added.map((line) => (
+              <li key={`+ ${line}`} className="font-semibold">
+                {line}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <PaperView paper={given.paper} title={given.title} blocks={given.blocks} />
+    </div>
+  );
+}
