@@ -223,8 +223,8 @@ test('the rack and the bench say the same about a job', async ({ page }) => {
   }
 });
 
-const VIEWS = ['/', '/closed', '/check-in', '/specs', '/practice', '/tools', '/tools/fuel'] as const;
-const OF_A_JOB = ['', '/map', '/tune', '/start', '/rebuild'] as const;
+const VIEWS = ['/', '/closed', '/check-in', '/specs', '/shop', '/practice', '/tools', '/tools/fuel'] as const;
+const OF_A_JOB = ['', '/map', '/tune', '/start', '/rebuild', '/choices', '/papers'] as const;
 const SIZES = [
   [1280, 800],
   [390, 844],

@@ -63,7 +63,12 @@ const views = [
   },
   { name: 'rebuild', path: `${job('Reed 28')}/rebuild` },
   { name: 'rebuild-dark', path: `${job('Thicket 30')}/rebuild`, theme: 'dark' },
-  { name: 'bench-dark', path: job('Split 28'), theme: 'dark' },
+  {
+    name: 'choices',
+    path: `${job('Fell 52', 'F52-7743')}/choices`,
+    prepare: async (page) => page.waitForTimeout(2500),
+  },
+  { name: 'papers', path: `${job('Fell 52', 'F52-7743')}/papers` },
   { name: 'tuning', path: `${job('Fell 52', 'F52-8106')}/tune` },
   {
     name: 'starting',
@@ -125,14 +130,6 @@ const views = [
         .getByRole('dialog')
         .getByRole('progressbar')
         .waitFor({ state: 'detached', timeout: 150_000 });
-    },
-  },
-  {
-    name: 'why-not',
-    path: job('B45'),
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Why not something else?' }).click();
-      await page.getByRole('dialog').getByRole('button', { name: 'Supply line' }).first().click();
     },
   },
   {

@@ -70,6 +70,7 @@ export {
   type PaperKind,
   type Said,
 } from './blocks';
+export { logTable } from './table';
 export { readPapers } from './papers';
 export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';

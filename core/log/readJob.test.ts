@@ -1,3 +1,4 @@
+import { logTable } from './index';
 import { describe, expect, it } from 'vitest';
 import { diagnose } from '../diagnosis';
 import {
@@ -500,5 +501,28 @@ describe('a check made again', () => {
     log.find('spark-tester', 'none');
     const twice = diagnose(caseOf(log.picture)).suspects.find((s) => s.cause === 'coil-failed');
     expect(twice?.probability).toBeGreaterThan(once?.probability ?? 1);
+  });
+});
+
+describe('the log as a table', () => {
+  it('has each entry as the trail tells it, what no longer counts as well, and nothing a spreadsheet would reckon', () => {
+    const entry = (n: number, kind: 'note' | 'strike', body: object, strikes?: string): Entry =>
+      ({
+        id: `t${n}`,
+        seq: n,
+        notedAt: `2026-05-04T09:00:0${n}.000Z`,
+        kind,
+        body,
+        ...(strikes && { strikes }),
+      }) as Entry;
+    const { trail } = readJob(
+      [entry(1, 'note', { text: '=1+1, he said' }), entry(2, 'strike', { reason: 'slip' }, 't1')],
+      { kind: 'trimmer' },
+    );
+    expect(logTable({ trail }).split('\r\n')).toEqual([
+      'at,number,about,says,counts,why not',
+      `2026-05-04T09:00:01.000Z,1,Note,"'=1+1, he said",no,slip`,
+      '2026-05-04T09:00:02.000Z,2,Struck,slip,yes,',
+    ]);
   });
 });

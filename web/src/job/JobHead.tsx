@@ -3,6 +3,7 @@ import { historyWords } from '@rusty-wren/core/log';
 import { Fuel } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { KIND_WORDS, tagWords } from '../ui/words';
+import { NotAgreed } from '../choices/Decided';
 import { Photos } from '../photos/Photos';
 import { Sheet } from '../ui/Sheet';
 import { Complaints } from './Complaints';
@@ -73,6 +74,7 @@ export function JobHead({
           <StagePick stage={picture.stage} waitingFor={picture.waitingFor} log={log} onClose={onClose} />
         </div>
       </div>
+      <NotAgreed picture={picture} />
       {(picture.waitingFor || picture.safetyFaults.length > 0) && (
         <p className={`mt-1 font-semibold ${picture.waitingFor ? '' : 'lg:hidden'}`}>
           {picture.waitingFor && <span className="text-ochre">{picture.waitingFor}. </span>}

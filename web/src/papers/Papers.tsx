@@ -1,6 +1,7 @@
 import type { Shop } from '@rusty-wren/contract';
 import {
   changesBetween,
+  logTable,
   PAPER_KINDS,
   paperHash,
   type GivenPaper,
@@ -18,6 +19,7 @@ import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
 import { Button, BUTTON_LOOKS } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
+import { saveFile } from '../ui/saveFile';
 import { Loading, NotFetched } from '../ui/State';
 import { useDraft } from '../ui/useDraft';
 import { paperNow } from './paperNow';
@@ -79,6 +81,32 @@ export function OnTheDesk({ atBench, shop }: { atBench: JobAtBench; shop: Shop }
                 ))}
             </div>
           ))}
+          <div className="mt-4 grid justify-items-start border-t-2 border-line pt-3">
+            <Button
+              look="quiet"
+              className="!px-3"
+              onClick={() =>
+                saveFile(
+                  `tag-${job.tag}.json`,
+                  JSON.stringify(
+                    { format: 'rusty-wren-job/1', job, log: picture.trail.map((l) => l.entry) },
+                    null,
+                    1,
+                  ),
+                  'application/json',
+                )
+              }
+            >
+              The job as JSON
+            </Button>
+            <Button
+              look="quiet"
+              className="!px-3"
+              onClick={() => saveFile(`tag-${job.tag}.csv`, logTable(picture), 'text/csv')}
+            >
+              Its log as CSV
+            </Button>
+          </div>
         </nav>
         {given ? (
           <Given given={given} papers={picture.papers} jobId={job.id} />

@@ -7,7 +7,7 @@ import { api } from '../api/api';
 import { draw, JOB } from '../testing/bench';
 import { Closed } from './Closed';
 import { Rack } from './Rack';
-import { coldStartDueNow, phaseWords } from './words';
+import { askedWords, coldStartDueNow, phaseWords } from './words';
 
 const NOW = '2026-05-06T09:00:00.000Z';
 
@@ -173,5 +173,23 @@ describe('what a tag says it asks for', () => {
       );
     }
     expect(coldStartDueNow({ phase: prove, coldStart: null }, NOW)).toBe(false);
+  });
+});
+
+describe('an owner who was asked', () => {
+  const asked = (days: number, phone: string | null) =>
+    askedWords(
+      {
+        stage: 'answer',
+        stageSince: new Date(Date.parse(NOW) - days * 86_400_000).toISOString(),
+        job: { ...JOB, customer: { ...JOB.customer, phone } },
+      },
+      NOW,
+    );
+  it('is waited for so long, and can be rung', () => {
+    expect(asked(0, null)).toBe('asked today');
+    expect(asked(1, 'ext. 22')).toBe('asked yesterday, ring ext. 22');
+    expect(asked(6, 'ext. 22')).toBe('asked 6 days ago, ring ext. 22');
+    expect(askedWords({ ...tag(1), stage: 'parts' }, NOW)).toBeNull();
   });
 });

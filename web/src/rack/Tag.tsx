@@ -8,7 +8,7 @@ import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { SpeedShape } from '../drawn/SpeedShape';
 import { dueWords, inSentence, KIND_WORDS, minutesWords, percent } from '../ui/words';
-import { phaseWords, waits } from './words';
+import { askedWords, phaseWords, waits } from './words';
 
 const CORNERS = 'polygon(0 1.2rem, 1.2rem 0, calc(100% - 1.2rem) 0, 100% 1.2rem, 100% 100%, 0 100%)';
 
@@ -39,7 +39,7 @@ function readTag(tag: RackTag, now: string) {
     late: dueInDays !== null && dueInDays < 0,
     age: ageWords(differenceInCalendarDays(now, job.checkedInAt)),
     waiting,
-    asks: waiting ? (tag.waitingFor ?? STAGE_WORDS[stage]) : phaseWords(tag, now),
+    asks: waiting ? (askedWords(tag, now) ?? tag.waitingFor ?? STAGE_WORDS[stage]) : phaseWords(tag, now),
     label: [
       `${job.tag}, ${job.machine.maker} ${job.machine.model}, ${job.customer.name}, ${STAGE_WORDS[stage]}`,
       ...tag.safety.map((fault) => `safety fault: ${fault}`),

@@ -2,7 +2,7 @@ import type { RackTag } from '@rusty-wren/contract';
 import { leadingIn } from '@rusty-wren/core/diagnosis';
 import { causeOf, checkOf, remedyOf } from '@rusty-wren/core/knowledge';
 import type { ToMend } from '@rusty-wren/core/log';
-import { format } from 'date-fns';
+import { differenceInCalendarDays, format } from 'date-fns';
 import { causesInWords, inSentence, minutesWords } from '../ui/words';
 
 function mendWords(what: ToMend): string {
@@ -54,3 +54,14 @@ export const coldStartDueNow = (
 
 /** Whether it waits for parts or for an answer. */
 export const waits = ({ stage }: Pick<RackTag, 'stage'>): boolean => stage === 'parts' || stage === 'answer';
+
+/** How long the owner has been asked, and the number to ring; null where nobody waits for an answer. */
+export function askedWords(
+  { stage, stageSince, job }: Pick<RackTag, 'stage' | 'stageSince' | 'job'>,
+  now: string,
+): string | null {
+  if (stage !== 'answer' || stageSince === null) return null;
+  const days = differenceInCalendarDays(now, stageSince);
+  const since = days <= 0 ? 'asked today' : days === 1 ? 'asked yesterday' : `asked ${days} days ago`;
+  return job.customer.phone ? `${since}, ring ${job.customer.phone}` : since;
+}
