@@ -48,3 +48,43 @@ test('the owner is told in writing, takes a choice, and the job moves on its hoo
   await page.getByRole('link', { name: 'Put it together' }).click();
   await expect(page.getByRole('button', { name: 'On its hook' })).toBeVisible();
 });
+
+test('the owner answers on a phone of their own, and the bench sees it', async ({ page, browser }) => {
+  await checkIn(page, {
+    owner: 'Owner of Answered 25',
+    kind: 'Trimmer',
+    maker: 'Hobwick',
+    model: 'Answered 25',
+    cc: '25',
+    complaints: ['Runs on prime then dies'],
+  });
+  await write(page, 'metering diaphragm stiff', /stiff/);
+  const bench = page.url().split('?')[0]!;
+  await page.goto(`${bench}/papers`);
+  await page.getByRole('button', { name: 'Give it' }).click();
+  await page.getByRole('button', { name: 'A page for the owner' }).click();
+  const address = await page.getByText(/\/owner\/[\w-]{43}$/).textContent();
+
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, javaScriptEnabled: false });
+  const owner = await phone.newPage();
+  await owner.goto(address!);
+  await expect(owner.getByText('The membrane that doses the fuel is stiff.')).toBeVisible();
+  await owner.getByRole('radio', { name: /^Mend what is wrong/ }).check();
+  await owner.getByLabel('Your name').fill('Odile Farrant');
+  await owner.getByRole('button', { name: 'That one' }).click();
+  await expect(owner.getByText('Odile Farrant took: mend what is wrong.')).toBeVisible();
+  await phone.close();
+
+  await page.getByRole('button', { name: 'A new address' }).click();
+  const again = page.getByText(/\/owner\/[\w-]{43}$/);
+  await expect(again).not.toHaveText(address!);
+  const open = await again.textContent();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(open!);
+  expect(await barred(page)).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await page.goto(`${bench}/choices`);
+  await expect(page.getByText(/Odile Farrant, on their page/)).toBeVisible();
+  await page.goto(address!);
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+});

@@ -9,6 +9,7 @@ import { answerTo, refuse } from './http/problem';
 import { feedRoutes } from './feed/routes';
 import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
+import { ownerLinkRoutes, ownerRoutes } from './owner/routes';
 import { paperRoutes } from './papers/routes';
 import { peopleRoutes } from './people/routes';
 import { photoRoutes } from './photos/routes';
@@ -31,6 +32,8 @@ export interface AppParts {
   isReady?: () => boolean;
   /** Requests from one address in ten seconds. */
   mostRequests?: number;
+  /** The same of an owner's page. */
+  mostFromOwners?: number;
 }
 
 /** A busy bench with a dozen tabs asks a few hundred times in ten seconds. */
@@ -49,11 +52,28 @@ export function createApp({
   isReady = () => true,
   names = LOOPBACK,
   mostRequests = MOST_REQUESTS,
+  mostFromOwners,
 }: AppParts): Hono {
   const app = new Hono();
   const announcer = new Announcer(pool);
   app.use(ownNamesOnly(names));
   app.use('/api/*', atMost(mostRequests));
+  // The owner's page runs nothing, fetches nothing but its photos, and tells no other site where it was.
+  app.use(
+    '/owner/*',
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'none'"],
+        styleSrc: ["'unsafe-inline'"],
+        imgSrc: ["'self'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+        baseUri: ["'none'"],
+      },
+      // None at all would make its own form come from nowhere.
+      referrerPolicy: 'same-origin',
+    }),
+  );
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -91,6 +111,7 @@ export function createApp({
   app.route('/api', peopleRoutes(pool));
   app.route('/api', photoRoutes(pool));
   app.route('/api', paperRoutes(pool));
+  app.route('/api', ownerLinkRoutes(pool));
   app.route('/api/own-order', orderRoutes(pool));
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));
@@ -99,7 +120,8 @@ export function createApp({
   app.all('/api/*', () => {
     throw refuse(404, 'No such address.');
   });
-  // Nothing outside the API takes a body: what is sent is not read.
+  app.route('/owner', ownerRoutes(pool, announcer, mostFromOwners));
+  // Nothing else outside the API takes a body: what is sent is not read.
   app.use('*', async (c, next) => {
     if (['GET', 'HEAD'].includes(c.req.method)) return await next();
     c.header('Connection', 'close');

@@ -61,6 +61,12 @@ const askOrRemember: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryErro
   return { data: seen.data, meta: result.meta };
 };
 
+/** A given paper of a job, by its entry. */
+interface OfPaper {
+  jobId: string;
+  entryId: string;
+}
+
 /** Everything asked of the bench server. */
 export const api = createApi({
   baseQuery: askOrRemember,
@@ -105,6 +111,16 @@ export const api = createApi({
       query: (body) => ({ url: 'shop/prices', method: 'PUT', body }),
       invalidatesTags: ['Shop'],
     }),
+    openOwnerLink: build.mutation<{ token: string; expiresAt: string }, OfPaper>({
+      query: ({ jobId, entryId }) => ({
+        url: `jobs/${jobId}/papers/${entryId}/link`,
+        method: 'POST',
+        body: {},
+      }),
+    }),
+    closeOwnerLink: build.mutation<unknown, OfPaper>({
+      query: ({ jobId, entryId }) => ({ url: `jobs/${jobId}/papers/${entryId}/link`, method: 'DELETE' }),
+    }),
     startStandIn: build.mutation<{ channel: string }, StandIn>({
       query: (body) => ({ url: 'feed/stand-in', method: 'POST', body }),
     }),
@@ -126,6 +142,8 @@ export const {
   useJobQuery,
   useCustomersQuery,
   useAccountsQuery,
+  useCloseOwnerLinkMutation,
+  useOpenOwnerLinkMutation,
   useOwnOrderQuery,
   useSetOwnOrderMutation,
   useSetPricesMutation,

@@ -22,6 +22,7 @@ import { OneLine } from '../ui/OneLine';
 import { saveFile } from '../ui/saveFile';
 import { Loading, NotFetched } from '../ui/State';
 import { useDraft } from '../ui/useDraft';
+import { OwnerLink } from './OwnerLink';
 import { paperNow } from './paperNow';
 import { PaperView } from './PaperView';
 
@@ -253,6 +254,7 @@ function Given({
         </section>
       )}
       <PaperView paper={given.paper} title={given.title} blocks={given.blocks} />
+      {given.paper === 'report' && <OwnerLink key={given.entryId} jobId={jobId} entryId={given.entryId} />}
     </div>
   );
 }

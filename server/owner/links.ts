@@ -1,0 +1,80 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { readPapers, type GivenPaper } from '@rusty-wren/core/log';
+import { inTransaction, type Db, type Pool } from '../db/pool';
+import { refuse } from '../http/problem';
+import { readLog } from '../jobs/log';
+
+/** A link works so long. */
+export const LINK_DAYS = 30;
+const TOKEN_BYTES = 32;
+const TOKEN = /^[A-Za-z0-9_-]{43}$/;
+const DAY_MS = 86_400_000;
+
+const hashOf = (token: string): Buffer => createHash('sha256').update(token).digest();
+
+/** The given report of a job by its entry. Throws a 404 where there is none, or it was struck. */
+async function reportOf(db: Db, jobId: string, entryId: string): Promise<GivenPaper> {
+  const log = await readLog(db, jobId);
+  const struck = new Set(log.flatMap((e) => e.strikes ?? []));
+  const paper = readPapers(log.filter((e) => !struck.has(e.id))).find((p) => p.entryId === entryId);
+  if (paper?.paper !== 'report') throw refuse(404, 'No such report.');
+  return paper;
+}
+
+/** Opens a page for a given report; the one it had is withdrawn. The token is told once and kept nowhere. */
+export async function openLink(
+  pool: Pool,
+  jobId: string,
+  entryId: string,
+): Promise<{ token: string; expiresAt: string }> {
+  return inTransaction(pool, async (client) => {
+    await client.query('SELECT 1 FROM job WHERE id = $1 FOR UPDATE', [jobId]);
+    await reportOf(client, jobId, entryId);
+    await withdrawLink(client, jobId, entryId);
+    const token = randomBytes(TOKEN_BYTES).toString('base64url');
+    const expiresAt = new Date(Date.now() + LINK_DAYS * DAY_MS);
+    await client.query(
+      'INSERT INTO owner_link (token_hash, job_id, entry_id, expires_at) VALUES ($1, $2, $3, $4)',
+      [hashOf(token), jobId, entryId, expiresAt],
+    );
+    return { token, expiresAt: expiresAt.toISOString() };
+  });
+}
+
+/** Withdraws a report's page; harmless where it has none. */
+export const withdrawLink = (db: Db, jobId: string, entryId: string): Promise<unknown> =>
+  db.query(
+    'UPDATE owner_link SET withdrawn_at = now() WHERE job_id = $1 AND entry_id = $2 AND withdrawn_at IS NULL',
+    [jobId, entryId],
+  );
+
+/** What a link opens: one report of one job, and whether it was answered. */
+export interface Opened {
+  jobId: string;
+  paper: GivenPaper;
+  answeredAt: Date | null;
+}
+
+/** What a token opens. Null, whatever is wrong with it: unknown, withdrawn, over, or its report struck. */
+export async function openedBy(db: Db, token: string): Promise<Opened | null> {
+  if (!TOKEN.test(token)) return null;
+  const { rows } = await db.query<{ job_id: string; entry_id: string; answered_at: Date | null }>(
+    `SELECT job_id, entry_id, answered_at FROM owner_link
+     WHERE token_hash = $1 AND withdrawn_at IS NULL AND expires_at > now()`,
+    [hashOf(token)],
+  );
+  const link = rows[0];
+  if (!link) return null;
+  const paper = await reportOf(db, link.job_id, link.entry_id).catch(() => null);
+  return paper && { jobId: link.job_id, paper, answeredAt: link.answered_at };
+}
+
+/** Marks a token as answered; false where it was before, or is not open any more. */
+export async function answered(db: Db, token: string): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `UPDATE owner_link SET answered_at = now()
+     WHERE token_hash = $1 AND answered_at IS NULL AND withdrawn_at IS NULL AND expires_at > now()`,
+    [hashOf(token)],
+  );
+  return rowCount === 1;
+}

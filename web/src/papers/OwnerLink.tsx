@@ -1,0 +1,52 @@
+import { format } from 'date-fns';
+import { Smartphone } from 'lucide-react';
+import { QRCodeSVG } from 'qrcode.react';
+import { useState, type ReactElement } from 'react';
+import { problemWords, useCloseOwnerLinkMutation, useOpenOwnerLinkMutation } from '../api/api';
+import { Button } from '../ui/Button';
+
+/** The page on which the owner answers this report: opened for them, shown as a code and an address, withdrawn again. */
+export function OwnerLink({ jobId, entryId }: { jobId: string; entryId: string }): ReactElement {
+  const [openLink, opening] = useOpenOwnerLinkMutation();
+  const [closeLink] = useCloseOwnerLinkMutation();
+  const [link, setLink] = useState<{ url: string; expiresAt: string } | null>(null);
+  const [told, setTold] = useState<string | null>(null);
+  const open = async (): Promise<void> => {
+    const { data, error } = await openLink({ jobId, entryId });
+    setTold(error ? problemWords(error) : null);
+    if (data) setLink({ url: `${location.origin}/owner/${data.token}`, expiresAt: data.expiresAt });
+  };
+  const withdraw = async (): Promise<void> => {
+    const { error } = await closeLink({ jobId, entryId });
+    setTold(error ? problemWords(error) : 'It is withdrawn: whoever has the address finds nothing there.');
+    if (!error) setLink(null);
+  };
+  return (
+    <section aria-label="The owner’s page" className="max-w-[44rem]">
+      {link && (
+        <div className="flex flex-wrap items-center gap-5">
+          <QRCodeSVG value={link.url} size={132} title="The owner’s page" className="bg-white p-1" />
+          <div className="min-w-0 flex-1 text-lg leading-snug">
+            <p className="font-semibold">
+              Answer on your phone, until {format(new Date(link.expiresAt), 'd MMMM')}:
+            </p>
+            <p className="break-all">{link.url}</p>
+          </div>
+        </div>
+      )}
+      {told && (
+        <p role="status" className="text-lg font-semibold text-ochre print:hidden">
+          {told}
+        </p>
+      )}
+      <div className="mt-2 flex flex-wrap gap-3 print:hidden">
+        <Button disabled={opening.isLoading} onClick={() => void open()}>
+          <Smartphone size={20} aria-hidden /> {link ? 'A new address' : 'A page for the owner'}
+        </Button>
+        <Button look="quiet" onClick={() => void withdraw()}>
+          Withdraw it
+        </Button>
+      </div>
+    </section>
+  );
+}
