@@ -117,7 +117,9 @@ describe('entries', () => {
       { choice: 'mend', price: 55_00, days: 3, words: 'with a new cord' },
       { choice: 'parts', offered: false },
     ],
-    decision: [{ choice: 'mend', by: 'Odile Farrant', how: 'phone', price: 55_00 }],
+    decision: [
+      { choice: 'mend', by: 'Odile Farrant', how: 'phone', price: 55_00, signature: 'a'.repeat(64) },
+    ],
     paper: [given],
     'tray-passed': [{ words: 'a washer of another machine' }],
     repair: [

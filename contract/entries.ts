@@ -187,6 +187,7 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
     price: cents,
     words: text(500),
     paper: uuid,
+    signature: Joi.string().pattern(PHOTO_HASH),
   }),
   paper: paperSchema,
   'tray-passed': Joi.object({ words: text(500).required() }),

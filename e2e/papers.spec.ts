@@ -43,10 +43,19 @@ test('the owner is told in writing, takes a choice, and the job moves on its hoo
   await page.getByRole('link', { name: 'Choices' }).click();
   await page.getByRole('button', { name: 'They take it: Another machine' }).click();
   await expect(page.getByText('By the report as given, version 1.')).toBeVisible();
+  await page.getByRole('radio', { name: 'At the counter' }).click();
+  const glass = await page.getByLabel('Sign here').boundingBox();
+  await page.mouse.move(glass!.x + 30, glass!.y + 60);
+  await page.mouse.down();
+  for (let n = 0; n < 10; n++)
+    await page.mouse.move(glass!.x + 30 + n * 14, glass!.y + 60 + 20 * Math.sin(n));
+  await page.mouse.up();
   await page.getByRole('button', { name: 'Decided' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Another machine' })).toBeVisible();
   await page.getByRole('link', { name: 'Put it together' }).click();
   await expect(page.getByRole('button', { name: 'On its hook' })).toBeVisible();
+  await page.goto(`${page.url().split('?')[0]}/papers?paper=work-done`);
+  await expect(page.getByRole('img', { name: /^Signed by Owner of Cooked 45/ })).toBeVisible();
 });
 
 test('the owner answers on a phone of their own, and the bench sees it', async ({ page, browser }) => {

@@ -152,7 +152,16 @@ export interface Bodies {
   /** A choice as the technician would have it: another price (whole cents with tax) or other days, or not offered at all. */
   'choice-set': { choice: ChoiceId; price?: number; days?: number; offered?: false; words?: string };
   /** What the owner decided, who said so, and how; the price agreed, in whole cents with tax, and the given paper it was read on. */
-  decision: { choice: ChoiceId; by: string; how: ToldHow; price?: number; words?: string; paper?: string };
+  decision: {
+    choice: ChoiceId;
+    by: string;
+    how: ToldHow;
+    price?: number;
+    words?: string;
+    paper?: string;
+    /** The photo of what was signed on glass, by its hash. */
+    signature?: string;
+  };
   /** A paper as it was given to the owner: exactly this, with the SHA-256 of it. */
   paper: { paper: PaperKind; title: string; blocks: readonly Block[]; hash: string };
   /** Something is on the tray, and the engine is started all the same. */

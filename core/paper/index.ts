@@ -1,5 +1,5 @@
 export { NO_EDITS, withEdits, type Edits } from './edits';
-export { moneySaid, paperFor, type PaperFor } from './paperFor';
+export { paperFor, type PaperFor } from './paperFor';
 export { cardOf, PAPER_NAMES, tagOf, titleOf, workDoneOf } from './papers';
 export { reportOf, type PaperOf } from './report';
 export { causeClause, causeSaid, chanceSaid, findingSaid } from './words';

@@ -177,6 +177,21 @@ describe('the other papers', () => {
     expect(paper).toContain('It was started 1 time here.');
   });
 
+  it('what was signed on glass stands under what was agreed, once', () => {
+    const hash = 'a'.repeat(64);
+    const blocks = workDoneOf(
+      at(
+        read(
+          { kind: 'photo', body: { hash, width: 300, height: 100, words: 'signature' } },
+          { kind: 'decision', body: { choice: 'mend', by: 'Odile', how: 'counter', signature: hash } },
+        ),
+      ),
+    );
+    expect(blocks.filter((b) => b.is === 'photo')).toEqual([
+      { is: 'photo', hash, width: 300, height: 100, text: 'Signed by Odile', pins: [] },
+    ]);
+  });
+
   it('nothing mended is said so, and what is left as well', () => {
     const paper = text(workDoneOf(at(read(finding('plug-look', 'damaged')))));
     expect(paper).toContain('Nothing was mended.');

@@ -1,6 +1,6 @@
 import { likelyIn, type Case, type Suspect } from '../diagnosis';
 import type { Block, PaperKind, Picture } from '../log';
-import { askedOf, worthOf, type PricedMachine, type PriceLine, type ShopRules } from '../worth';
+import { askedOf, moneyWords, worthOf, type PricedMachine, type PriceLine, type ShopRules } from '../worth';
 import { cardOf, tagOf, titleOf, workDoneOf } from './papers';
 import { reportOf, type PaperOf } from './report';
 
@@ -22,19 +22,6 @@ export interface PaperFor {
   promised: string | null;
 }
 
-/** Writes whole cents of a currency: to the cent only where there are any. */
-export function moneySaid(currency: string): (cents: number) => string {
-  const as = (digits: number) =>
-    new Intl.NumberFormat('en-IE', {
-      style: 'currency',
-      currency,
-      minimumFractionDigits: digits,
-      maximumFractionDigits: digits,
-    });
-  const [whole, exact] = [as(0), as(2)];
-  return (cents) => (cents % 100 === 0 ? whole : exact).format(cents / 100);
-}
-
 /** A paper as the log makes it now: its title and its blocks. Pure. */
 export function paperFor(kind: PaperKind, p: PaperFor): { title: string; blocks: Block[] } {
   const { picture, machine, rules, book, tag, owner } = p;
@@ -44,7 +31,7 @@ export function paperFor(kind: PaperKind, p: PaperFor): { title: string; blocks:
     owner,
     machine: `${[machine.maker, machine.model].filter(Boolean).join(' ')}, ${p.kindWords}`,
     foot: rules.foot,
-    money: moneySaid(rules.currency),
+    money: moneyWords(rules.currency).said,
   };
   const blocks = (): Block[] => {
     switch (kind) {

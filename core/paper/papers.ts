@@ -55,6 +55,14 @@ function screwsSaid({ ledger, findings }: Picture): Said[] {
   );
 }
 
+/** What was signed on glass for the decision. */
+function signatureOf({ decision, photos }: Picture): Block[] {
+  const photo = photos.find((p) => p.hash === decision?.signature);
+  if (!decision || !photo) return [];
+  const { hash, width, height } = photo;
+  return [{ is: 'photo', hash, width, height, text: `Signed by ${decision.by}`, pins: [] }];
+}
+
 /** What was done: put right, fitted, set, proved how, and what was left undone by choice. */
 export function workDoneOf(at: PaperOf): Block[] {
   const { picture } = at;
@@ -89,6 +97,7 @@ export function workDoneOf(at: PaperOf): Block[] {
               picture.decision.entryId,
             ),
           } as const,
+          ...signatureOf(picture),
         ]
       : []),
     ...(figures.length + proved.length + starts.length > 0

@@ -147,7 +147,7 @@ function choiceBlock(
 /** Photos with a word or a pin: what they show is worth paper. */
 export const photoBlocks = (picture: Picture): Block[] =>
   picture.photos
-    .filter((p) => p.words || (p.pins ?? []).length > 0)
+    .filter((p) => p.hash !== picture.decision?.signature && (p.words || (p.pins ?? []).length > 0))
     .slice(0, 6)
     .map(({ hash, width, height, words = '', pins = [] }) => ({
       is: 'photo',

@@ -1,6 +1,6 @@
 export { putRightBy, type Choice, type Course, type Range, type WorthCase } from './choices';
 export { isDeep, jobsFor, PRICED_IDS, pricedName, type PricedId, type RepairJob } from './jobs';
-export { labourOf, withTax, type Cents } from './money';
+export { labourOf, moneyWords, withTax, type Cents, type MoneyWords } from './money';
 export { askedOf, beyondAgreed } from './ofJob';
 export { oneMoreCheck, type OneMore } from './oneMore';
 export { partsFor, type PartsPrice, type PricedMachine, type PriceLine } from './priceBook';

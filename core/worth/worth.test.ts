@@ -15,6 +15,7 @@ import {
 import type { MachineFacts } from '../machine';
 import {
   jobsFor,
+  moneyWords,
   oneMoreCheck,
   partsFor,
   PRICED_IDS,
@@ -110,6 +111,17 @@ describe('a quote, against one worked by hand', () => {
   it('tax is to the cent, halves up', () => {
     expect([withTax(12_345, 200), withTax(5, 100), withTax(4, 100), withTax(1, 0)]).toEqual([
       14_814, 6, 4, 1,
+    ]);
+  });
+
+  it('money is written to the cent, to the whole, or as it is', () => {
+    const { exact, about, said } = moneyWords('EUR');
+    expect([exact(5_00), about(5_49), about(5_50), said(5_00), said(5_05)]).toEqual([
+      '€5.00',
+      '€5',
+      '€6',
+      '€5',
+      '€5.05',
     ]);
   });
 

@@ -88,7 +88,7 @@ describe('the log', () => {
     for (const sql of [
       "UPDATE bench_entry SET body = '{}'",
       'DELETE FROM bench_entry',
-      'TRUNCATE bench_entry',
+      'TRUNCATE bench_entry CASCADE',
     ]) {
       await expect(bench.pool.query(sql), sql).rejects.toThrow('append-only');
     }

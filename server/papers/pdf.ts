@@ -1,24 +1,10 @@
-import type { Block, GivenPaper, PaperKind } from '@rusty-wren/core/log';
+import type { Block, GivenPaper } from '@rusty-wren/core/log';
 import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode';
 import sharp from 'sharp';
 import { FACES, runsOf, type Weight } from './fonts';
+import { FORMATS, SHEET_SIZES, type Sheet } from './sheets';
 
-export const SHEETS = ['a4', 'letter'] as const;
-export type Sheet = (typeof SHEETS)[number];
-
-const MM = 72 / 25.4;
-/** Page, margin and type of each paper, in points; those of no sheet have a size of their own. */
-const FORMATS: Readonly<Record<PaperKind, { size?: [number, number]; margin: number; text: number }>> = {
-  report: { margin: 54, text: 11 },
-  'work-done': { margin: 54, text: 11 },
-  card: { size: [105 * MM, 148 * MM], margin: 24, text: 8.5 },
-  tag: { size: [74 * MM, 105 * MM], margin: 16, text: 10 },
-};
-const SHEET_SIZES: Readonly<Record<Sheet, [number, number]>> = {
-  a4: [210 * MM, 297 * MM],
-  letter: [612, 792],
-};
 const LEADING = 1.3;
 const SOFT = '#615749';
 const INK = '#241f1a';

@@ -3,7 +3,8 @@ import { Hono } from 'hono';
 import type { Pool } from '../db/pool';
 import { pathId, refuse } from '../http/problem';
 import { readLog } from '../jobs/log';
-import { asJpeg, pdfOf, SHEETS, type Sheet } from './pdf';
+import { asJpeg, pdfOf } from './pdf';
+import { SHEETS, type Sheet } from './sheets';
 
 /** The photos of a paper, as it takes them, by hash. */
 async function photosFor(pool: Pool, hashes: readonly string[]): Promise<Map<string, Buffer>> {

@@ -3,6 +3,7 @@ import type { Bodies } from '@rusty-wren/core/log';
 import type { OfferedChoice } from '@rusty-wren/core/worth';
 import { useState, type ReactElement, type ReactNode } from 'react';
 import { Button } from '../ui/Button';
+import { useMoney } from '../ui/money';
 import { NumberField } from '../ui/NumberField';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
@@ -22,6 +23,7 @@ export function ChangeChoice({
   onSet: (change: ChoiceChange) => void;
   onClose: () => void;
 }): ReactElement {
+  const money = useMoney();
   const [price, setPrice] = useState<number | null>(choice.price.mean / 100);
   const [days, setDays] = useState<number | null>(Math.round(choice.days.mean));
   const set = (change: ChoiceChange) => (): void => {
@@ -44,6 +46,12 @@ export function ChangeChoice({
           Set it
         </Button>
       </div>
+      {choice.shopCost > 0 && (
+        <p className="mt-4 text-lg">
+          It costs the shop about <strong className="tabular-nums">{money.about(choice.shopCost)}</strong>,
+          its comebacks reckoned in.
+        </p>
+      )}
       {prices}
       <OneLine
         label="Off the counter, because"

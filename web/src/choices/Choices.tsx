@@ -116,6 +116,7 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
       {deciding && (
         <DecideSheet
           choice={deciding}
+          jobId={job.id}
           owner={job.customer.name}
           paper={picture.papers.findLast((p) => p.paper === 'report')}
           log={log}

@@ -1,14 +1,16 @@
 import { CHOICE_NAMES, TOLD_HOW, type ToldHow } from '@rusty-wren/core/knowledge';
 import { HOW_WORDS, sentence, type GivenPaper } from '@rusty-wren/core/log';
 import type { OfferedChoice } from '@rusty-wren/core/worth';
-import { useState, type ReactElement } from 'react';
+import { useRef, useState, type ReactElement } from 'react';
 import type { Log } from '../job/useJob';
+import { keepPhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';
 import { OneOf } from '../ui/OneOf';
 import { Sheet } from '../ui/Sheet';
 import { TooLong } from '../ui/TooLong';
 import { tooLong } from '../ui/words';
+import { SignPad, type Signed } from './SignPad';
 
 const MOST_NAME = 120;
 /** A page of their own is answered there, not here. */
@@ -17,12 +19,14 @@ const HERE = TOLD_HOW.filter((how) => how !== 'page');
 /** The owner has spoken: who, how, and the price that was agreed. */
 export function DecideSheet({
   choice,
+  jobId,
   owner,
   paper,
   log,
   onClose,
 }: {
   choice: OfferedChoice;
+  jobId: string;
   owner: string;
   /** The report they read, where one was given. */
   paper: GivenPaper | undefined;
@@ -32,6 +36,30 @@ export function DecideSheet({
   const [by, setBy] = useState(owner);
   const [how, setHow] = useState<Exclude<ToldHow, 'page'>>('phone');
   const [price, setPrice] = useState<number | null>(Math.round(choice.price.high) / 100);
+  const signed = useRef<Signed | null>(null);
+  const [told, setTold] = useState<string | null>(null);
+  const decide = async (): Promise<void> => {
+    const picture = (await signed.current?.picture()) ?? null;
+    const kept = picture ? await keepPhoto(new File([picture], 'signature.png'), jobId) : null;
+    if (kept && 'problem' in kept) return setTold(kept.problem);
+    log.all([
+      ...(kept
+        ? [{ kind: 'photo', body: { ...kept, words: `signature of ${by.trim()}`.slice(0, 300) } } as const]
+        : []),
+      {
+        kind: 'decision',
+        body: {
+          choice: choice.id,
+          by: by.trim(),
+          how,
+          ...(paper && { paper: paper.entryId }),
+          ...(price !== null && { price: Math.round(price * 100) }),
+          ...(kept && { signature: kept.hash }),
+        },
+      },
+    ]);
+    onClose();
+  };
   const wrong = !by.trim() || tooLong(by.trim(), MOST_NAME) !== null;
   return (
     <Sheet title={CHOICE_NAMES[choice.id]} open onOpenChange={(open) => !open && onClose()}>
@@ -52,21 +80,18 @@ export function DecideSheet({
           onChange={setHow}
         />
         <NumberField label="Agreed up to, tax in" min={0} max={10_000} value={price} onChange={setPrice} />
+        {how === 'counter' && <SignPad signed={signed} />}
+        {told && (
+          <p role="alert" className="font-semibold text-rust">
+            {told}
+          </p>
+        )}
         {paper && <p className="text-lg text-soft">By the report as given, version {paper.version}.</p>}
         <Button
           look="rust"
           className="min-h-14 justify-self-start px-8 text-lg"
           disabled={wrong}
-          onClick={() => {
-            log('decision', {
-              choice: choice.id,
-              by: by.trim(),
-              how,
-              ...(paper && { paper: paper.entryId }),
-              ...(price !== null && { price: Math.round(price * 100) }),
-            });
-            onClose();
-          }}
+          onClick={() => void decide()}
         >
           Decided
         </Button>

@@ -1,15 +1,7 @@
 import type { Shop } from '@rusty-wren/contract';
-import {
-  changesBetween,
-  logTable,
-  PAPER_KINDS,
-  paperHash,
-  type GivenPaper,
-  type PaperKind,
-} from '@rusty-wren/core/log';
+import { logTable, PAPER_KINDS, paperHash, type PaperKind } from '@rusty-wren/core/log';
 import { NO_EDITS, PAPER_NAMES, withEdits, type Edits } from '@rusty-wren/core/paper';
 import { format } from 'date-fns';
-import { FileText, Printer } from 'lucide-react';
 import { useMemo, type ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
 import { problemWords, useShopQuery } from '../api/api';
@@ -17,12 +9,12 @@ import { JobBar } from '../job/JobBar';
 import { useLog, type JobAtBench, type Log } from '../job/useJob';
 import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
-import { Button, BUTTON_LOOKS } from '../ui/Button';
+import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { saveFile } from '../ui/saveFile';
 import { Loading, NotFetched } from '../ui/State';
 import { useDraft } from '../ui/useDraft';
-import { OwnerLink } from './OwnerLink';
+import { Given, Print } from './Given';
 import { paperNow } from './paperNow';
 import { PaperView } from './PaperView';
 
@@ -190,71 +182,6 @@ function Draft({
           onDone={(text) => setEdits((e) => ({ ...e, added: [...e.added, text] }))}
         />
       </div>
-    </div>
-  );
-}
-
-const Print = (): ReactElement => (
-  <Button className="min-h-14 px-6 text-lg" onClick={() => print()}>
-    <Printer size={20} aria-hidden /> Print
-  </Button>
-);
-
-const PDF_LINK = `inline-flex min-h-14 items-center gap-2 rounded-md px-6 text-lg font-semibold ${BUTTON_LOOKS.plain}`;
-
-/** A paper as it was given: it never changes, and says what is otherwise than in the version before. */
-function Given({
-  given,
-  papers,
-  jobId,
-}: {
-  given: GivenPaper;
-  papers: readonly GivenPaper[];
-  jobId: string;
-}): ReactElement {
-  const before = papers.find((p) => p.paper === given.paper && p.version === given.version - 1);
-  const changes = before && changesBetween(before, given);
-  const pdf = `/api/jobs/${jobId}/papers/${given.entryId}/pdf`;
-  const onSheet = given.paper === 'report' || given.paper === 'work-done';
-  return (
-    <div className="grid content-start gap-4">
-      <div className="flex flex-wrap items-center gap-3 print:hidden">
-        <a href={`${pdf}?sheet=a4`} target="_blank" rel="noreferrer" className={PDF_LINK}>
-          <FileText size={20} aria-hidden /> PDF{onSheet && ', A4'}
-        </a>
-        {onSheet && (
-          <a href={`${pdf}?sheet=letter`} target="_blank" rel="noreferrer" className={PDF_LINK}>
-            Letter
-          </a>
-        )}
-        <Print />
-        <p className="text-lg text-soft">
-          Given {format(new Date(given.notedAt), 'd MMMM, HH:mm')}, {given.hash.slice(0, 8)}
-        </p>
-      </div>
-      {changes && (
-        <section
-          aria-label="Otherwise than before"
-          className="max-w-[44rem] text-lg leading-snug print:hidden"
-        >
-          <h2 className="font-bold">Otherwise than version {given.version - 1}</h2>
-          {changes.added.length + changes.gone.length === 0 && <p className="text-soft">Nothing.</p>}
-          <ul>
-            {changes.gone.map((line) => (
-              <li key={`- ${line}`} className="text-soft line-through">
-                {line}
-              </li>
-            ))}
-            {changes.added.map((line) => (
-              <li key={`+ ${line}`} className="font-semibold">
-                {line}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-      <PaperView paper={given.paper} title={given.title} blocks={given.blocks} />
-      {given.paper === 'report' && <OwnerLink key={given.entryId} jobId={jobId} entryId={given.entryId} />}
     </div>
   );
 }

@@ -8,6 +8,25 @@ import { makePhoto } from './makePhoto';
 
 type OfWhat = Pick<Bodies['photo'], 'of' | 'when' | 'words'>;
 
+/** Makes a photo of a file and keeps it on this device, to be sent. Returns what it is, or why it was not kept. */
+export async function keepPhoto(
+  file: File,
+  jobId: string,
+): Promise<Pick<Bodies['photo'], 'hash' | 'width' | 'height'> | { problem: string }> {
+  try {
+    const { hash, width, height, blob } = await makePhoto(file);
+    await layUpPhoto({ hash, jobId, blob });
+    return { hash, width, height };
+  } catch (error) {
+    return {
+      problem:
+        error instanceof Error && error.name !== 'QuotaExceededError'
+          ? error.message
+          : 'The photo was not kept: this device is full.',
+    };
+  }
+}
+
 /** Takes files in as photos of a job: each is kept on this device first, then noted. Returns what went wrong, or null. */
 export async function takePhotos(
   files: Iterable<File>,
@@ -16,15 +35,9 @@ export async function takePhotos(
   of: OfWhat = {},
 ): Promise<string | null> {
   for (const file of files) {
-    try {
-      const { hash, width, height, blob } = await makePhoto(file);
-      await layUpPhoto({ hash, jobId, blob });
-      log('photo', { hash, width, height, ...of });
-    } catch (error) {
-      return error instanceof Error && error.name !== 'QuotaExceededError'
-        ? error.message
-        : 'The photo was not kept: this device is full.';
-    }
+    const kept = await keepPhoto(file, jobId);
+    if ('problem' in kept) return kept.problem;
+    log('photo', { ...kept, ...of });
   }
   return null;
 }
