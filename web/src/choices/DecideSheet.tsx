@@ -36,10 +36,10 @@ export function DecideSheet({
   const [by, setBy] = useState(owner);
   const [how, setHow] = useState<Exclude<ToldHow, 'page'>>('phone');
   const [price, setPrice] = useState<number | null>(Math.round(choice.price.high) / 100);
-  const signed = useRef<Signed | null>(null);
+  const signedRef = useRef<Signed | null>(null);
   const [told, setTold] = useState<string | null>(null);
   const decide = async (): Promise<void> => {
-    const picture = (await signed.current?.picture()) ?? null;
+    const picture = (await signedRef.current?.picture()) ?? null;
     const kept = picture ? await keepPhoto(new File([picture], 'signature.png'), jobId) : null;
     if (kept && 'problem' in kept) return setTold(kept.problem);
     log.all([
@@ -80,7 +80,7 @@ export function DecideSheet({
           onChange={setHow}
         />
         <NumberField label="Agreed up to, tax in" min={0} max={10_000} value={price} onChange={setPrice} />
-        {how === 'counter' && <SignPad signed={signed} />}
+        {how === 'counter' && <SignPad signedRef={signedRef} />}
         {told && (
           <p role="alert" className="font-semibold text-rust">
             {told}

@@ -8,7 +8,7 @@ export interface Signed {
 }
 
 /** Glass to sign on with a finger. */
-export function SignPad({ signed }: { signed: RefObject<Signed | null> }): ReactElement {
+export function SignPad({ signedRef }: { signedRef: RefObject<Signed | null> }): ReactElement {
   const canvas = useRef<HTMLCanvasElement>(null);
   const pad = useRef<SignaturePad | null>(null);
   const [empty, setEmpty] = useState(true);
@@ -24,7 +24,7 @@ export function SignPad({ signed }: { signed: RefObject<Signed | null> }): React
     const drawn = new SignaturePad(glass, { backgroundColor: '#ffffff', penColor: '#000000' });
     drawn.addEventListener('endStroke', () => setEmpty(false));
     pad.current = drawn;
-    signed.current = {
+    signedRef.current = {
       picture: () =>
         drawn.isEmpty()
           ? Promise.resolve(null)
@@ -32,9 +32,9 @@ export function SignPad({ signed }: { signed: RefObject<Signed | null> }): React
     };
     return () => {
       drawn.off();
-      signed.current = null;
+      signedRef.current = null;
     };
-  }, [signed]);
+  }, [signedRef]);
   return (
     <div>
       <p className="font-semibold">Signed, if wanted</p>
