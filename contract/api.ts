@@ -8,6 +8,7 @@ import {
 import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/machine';
 import type { Entry, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
+import type { PricedMachine } from '@rusty-wren/core/worth';
 import Joi from 'joi';
 import { entrySchema } from './entries';
 import { day, uuid } from './wire';
@@ -43,6 +44,13 @@ export const factsOf = ({
   ...(displacementCc !== null && { displacementCc }),
   ...(spec && { spec }),
   ...(shopSqueezePsi?.length && { shopSqueezePsi }),
+});
+
+/** A machine as a price book looks it up. */
+export const pricedOf = (machine: Machine): PricedMachine => ({
+  ...factsOf(machine),
+  maker: machine.maker,
+  model: machine.model,
 });
 
 export interface Customer {

@@ -40,11 +40,11 @@ import {
 } from '@rusty-wren/core/log';
 import { READING_FIELD } from '@rusty-wren/core/reading';
 import { MOST_TRACK, SCREWS } from '@rusty-wren/core/tuning';
+import { MOST_CENTS } from '@rusty-wren/core/worth';
 import Joi from 'joi';
 import { clearMessage } from './messages';
 import { MOST_SIDE, PHOTO_HASH } from './photos';
 import { paperSchema } from './papers';
-import { MOST_CENTS } from './shop';
 import { instant, uuid } from './wire';
 import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
 

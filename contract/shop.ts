@@ -1,9 +1,13 @@
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
-import { PRICED_IDS, RULE_FIELDS, type PriceLine, type ShopRules } from '@rusty-wren/core/worth';
+import {
+  BOOK_IDS,
+  MOST_CENTS,
+  MOST_WAIT_DAYS,
+  RULE_FIELDS,
+  type PriceLine,
+  type ShopRules,
+} from '@rusty-wren/core/worth';
 import Joi from 'joi';
-
-/** No price of this trade is higher, in cents. */
-export const MOST_CENTS = 10_000_00;
 
 /** What the shop goes by: its rules, and its price book. */
 export interface Shop {
@@ -25,17 +29,22 @@ export const rulesSchema = Joi.object({
   foot: Joi.string().trim().allow('').max(1000).required(),
 }).required();
 
-/** A line of the price book. */
-export const priceLineSchema = Joi.object({
+/** What a line of the price book is for. */
+const lineKey = {
   what: Joi.string()
-    .valid(...PRICED_IDS, 'like')
+    .valid(...BOOK_IDS)
     .required(),
   kind: Joi.string().valid(...MACHINE_KINDS),
   maker: text(60),
   model: text(60),
+};
+
+/** A line of the price book. */
+export const priceLineSchema = Joi.object({
+  ...lineKey,
   price: whole(0, MOST_CENTS).required(),
   cost: whole(0, MOST_CENTS),
-  waitDays: whole(0, 365).required(),
+  waitDays: whole(0, MOST_WAIT_DAYS).required(),
 })
   .and('maker', 'model')
   .oxor('kind', 'model');
@@ -43,18 +52,7 @@ export const priceLineSchema = Joi.object({
 /** Lines that go into the book, each in place of the one for the same; one with its price taken out goes. */
 export const bookSchema = Joi.object({
   lines: Joi.array().items(priceLineSchema).max(2000).required(),
-  gone: Joi.array()
-    .items(
-      Joi.object({
-        what: Joi.string()
-          .valid(...PRICED_IDS, 'like')
-          .required(),
-        kind: Joi.string().valid(...MACHINE_KINDS),
-        maker: text(60),
-        model: text(60),
-      }),
-    )
-    .max(2000),
+  gone: Joi.array().items(Joi.object(lineKey)).max(2000),
 }).required();
 
 /** What is taken out of the book. */

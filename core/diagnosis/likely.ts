@@ -60,19 +60,21 @@ export interface MayResult {
   then: Case;
 }
 
-/** What a check may say, by what is believed of this machine. Results that say nothing are left out. */
-export function mayResult(c: Case, check: CheckId): MayResult[] {
+/** What a check may say, by what is believed of this machine, for any check. Results that say nothing are left out. */
+export function mayResult(c: Case): (check: CheckId) => MayResult[] {
   const p = posterior(c);
   const chosen = chosenOf(p);
   const table = new Float64Array(chosen.length);
-  const told = checkOf(check).results.flatMap(({ id: result }) => {
-    const likelihood = findingLikelihood(check, result, 'sure', { complaints: p.complaints });
-    if (!likelihood) return [];
-    fillChosen(table, asItStood(likelihood, p.gone, p.present), chosen);
-    const chance = table.reduce((sum, l, n) => sum + l * p.sets[chosen[n]!]!, 0);
-    const evidence = takeIn(c.evidence, { ref: 'may', kind: 'finding', check, result, sureness: 'sure' });
-    return [{ result, chance, then: { ...c, evidence } }];
-  });
-  const all = told.reduce((sum, t) => sum + t.chance, 0);
-  return all > 0 ? told.map((t) => ({ ...t, chance: t.chance / all })) : [];
+  return (check) => {
+    const told = checkOf(check).results.flatMap(({ id: result }) => {
+      const likelihood = findingLikelihood(check, result, 'sure', { complaints: p.complaints });
+      if (!likelihood) return [];
+      fillChosen(table, asItStood(likelihood, p.gone, p.present), chosen);
+      const chance = table.reduce((sum, l, n) => sum + l * p.sets[chosen[n]!]!, 0);
+      const evidence = takeIn(c.evidence, { ref: 'may', kind: 'finding', check, result, sureness: 'sure' });
+      return [{ result, chance, then: { ...c, evidence } }];
+    });
+    const all = told.reduce((sum, t) => sum + t.chance, 0);
+    return all > 0 ? told.map((t) => ({ ...t, chance: t.chance / all })) : [];
+  };
 }

@@ -63,9 +63,6 @@ export interface WorthCase extends Reckoning {
 /** Owners may not choose to go without these. */
 const NEVER_LEFT: ReadonlySet<CauseId> = new Set(['spark-screen-missing', 'stop-circuit-open']);
 
-const explaining = (causes: readonly CauseId[], complaints: readonly ComplaintId[]): CauseId[] =>
-  causes.filter((c) => explainsAny(c, complaints));
-
 /** What of a machine's faults a choice puts right. */
 export function putRightBy(
   id: ChoiceId,
@@ -123,8 +120,7 @@ export function courseOf(
   const mended = putRightBy(id, all, complaints);
   const leaves = all.filter((c) => !mended.includes(c));
   const q = quote(mended, w);
-  const blamed = explaining(all, complaints);
-  const known = complaints.length === 0 || blamed.some((c) => mended.includes(c));
+  const known = complaints.length === 0 || mended.some((c) => explainsAny(c, complaints));
   const right = known
     ? q.jobs.reduce((p) => p * (1 - RISK.botched), 1) *
       leaves.reduce((p, c) => p * (1 - inTheWay(c, complaints)), 1)

@@ -3,7 +3,15 @@ export { isDeep, jobsFor, PRICED_IDS, pricedName, type PricedId, type RepairJob 
 export { labourOf, moneyWords, withTax, type Cents, type MoneyWords } from './money';
 export { askedOf, beyondAgreed } from './ofJob';
 export { oneMoreCheck, type OneMore } from './oneMore';
-export { partsFor, type PartsPrice, type PricedMachine, type PriceLine } from './priceBook';
+export {
+  BOOK_IDS,
+  MOST_CENTS,
+  MOST_WAIT_DAYS,
+  partsFor,
+  type PartsPrice,
+  type PricedMachine,
+  type PriceLine,
+} from './priceBook';
 export { priceTable, readPriceTable } from './priceTable';
 export { feeOf, likeOf, quote, type Quote, type Reckoning } from './quote';
 export { RULE_FIELDS, USUAL_RULES, type ShopRules } from './rules';

@@ -38,12 +38,13 @@ export function oneMoreCheck(
   checks: readonly CheckId[],
 ): OneMore[] {
   const now = worthOf({ ...asked, likely: likelyIn(c) });
+  const may = mayResult(c);
   const off = new Set(c.off);
   const made = new Set(c.evidence.flatMap((e) => (e.kind === 'finding' ? [e.check] : [])));
   return checks
     .filter((check) => !made.has(check))
     .map((check): OneMore => {
-      const results = mayResult(c, check).filter((r) => r.chance > 0.01);
+      const results = may(check).filter((r) => r.chance > 0.01);
       const { minutes: own, access } = checkOf(check);
       const minutes = own + openingMinutes(access, off);
       const after = results.map((r) => {

@@ -1,8 +1,15 @@
 import { classOf, type MachineFacts, type MachineKind } from '../machine';
 import { type CauseId, type RemedyId } from '../knowledge';
-import type { PricedId } from './jobs';
+import { PRICED_IDS, type PricedId } from './jobs';
 import type { Cents } from './money';
 import { usualLike } from './rules';
+
+/** What a price book has lines for. */
+export const BOOK_IDS: readonly (PricedId | 'like')[] = ['like', ...PRICED_IDS];
+/** No price of this trade is higher, in cents. */
+export const MOST_CENTS: Cents = 10_000_00;
+/** Nothing is waited for longer, working days. */
+export const MOST_WAIT_DAYS = 365;
 
 /** What parts a job takes, or what a like machine costs, for one model, one kind of machine, or all. */
 export interface PriceLine {

@@ -1,11 +1,9 @@
 import Papa from 'papaparse';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
-import { PRICED_IDS } from './jobs';
-import type { PriceLine } from './priceBook';
+import { BOOK_IDS, MOST_CENTS, MOST_WAIT_DAYS, type PriceLine } from './priceBook';
 
 const COLUMNS = ['what', 'kind', 'maker', 'model', 'price', 'cost', 'waitDays'] as const;
-const WHATS: ReadonlySet<string> = new Set([...PRICED_IDS, 'like']);
-const MOST_CENTS = 10_000_00;
+const WHATS: ReadonlySet<string> = new Set(BOOK_IDS);
 
 const money = (cents: number): string => (cents / 100).toFixed(2);
 
@@ -47,7 +45,7 @@ function lineIn(row: Readonly<Record<string, string>>): PriceLine | { problem: s
   if (typeof price === 'object') return price;
   if (cost !== null && typeof cost === 'object') return cost;
   const days = cell('waitDays') === '' ? 0 : Number(cell('waitDays'));
-  if (!Number.isInteger(days) || days < 0 || days > 365)
+  if (!Number.isInteger(days) || days < 0 || days > MOST_WAIT_DAYS)
     return { problem: `waitDays "${cell('waitDays')}" is not a whole number of days up to 365` };
   return {
     what: what as PriceLine['what'],

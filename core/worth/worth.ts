@@ -82,6 +82,12 @@ const chanceOf = ({ likely }: WorthCase, is: (cause: CauseId) => boolean): numbe
 const names = (causes: readonly CauseId[]): string =>
   causes.map((c) => causeOf(c).name.toLowerCase()).join(', ');
 
+/** The damage has a cause that nobody has found: mended over it, it comes back. */
+const unfound = ({ behindOpen }: WorthAsked): Ruled | null =>
+  behindOpen.length > 0
+    ? { rule: 'cause-unfound', says: `Not before what caused it is found: ${names(behindOpen)}.` }
+    : null;
+
 /** Why a choice makes no sense here; null where it does. */
 function notOffered(
   id: ChoiceId,
@@ -96,7 +102,7 @@ function notOffered(
     case 'bare': {
       if (rod) return { rule: 'rod-loose', says: 'The rod is loose: run on, it comes apart.' };
       const left = choice.leaves.reduce((sum, l) => sum + l.chance, 0);
-      const whole = all.get(rod ? 'short-block' : top ? 'top-end' : 'mend')!;
+      const whole = all.get(top ? 'top-end' : 'mend')!;
       const saved = whole.price.mean - choice.price.mean;
       if (left < LEFT_OUT || saved < SAVES * whole.price.mean)
         return { rule: 'nothing-left-out', says: 'There is nothing it would leave out.' };
@@ -116,17 +122,10 @@ function notOffered(
     case 'top-end':
       if (!top) return { rule: 'no-damage', says: 'Piston, ring and cylinder are not what is wrong.' };
       if (rod) return { rule: 'rod-loose', says: 'No top end over a loose rod.' };
-      if (w.behindOpen.length > 0)
-        return {
-          rule: 'cause-unfound',
-          says: `Not before what caused it is found: ${names(w.behindOpen)}.`,
-        };
-      return null;
+      return unfound(w);
     case 'short-block':
       if (!rod) return { rule: 'no-damage', says: 'Rod and bearings are not what is wrong.' };
-      if (w.behindOpen.length > 0)
-        return { rule: 'cause-unfound', says: `Not before what caused it is found: ${names(w.behindOpen)}.` };
-      return null;
+      return unfound(w);
     case 'replace':
     case 'parts': {
       const dearest = Math.max(

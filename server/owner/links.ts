@@ -1,8 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { readPapers, type GivenPaper } from '@rusty-wren/core/log';
+import type { GivenPaper } from '@rusty-wren/core/log';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { refuse } from '../http/problem';
-import { readLog } from '../jobs/log';
+import { givenPaper } from '../papers/given';
 
 /** A link works so long. */
 export const LINK_DAYS = 30;
@@ -12,15 +12,6 @@ const DAY_MS = 86_400_000;
 
 const hashOf = (token: string): Buffer => createHash('sha256').update(token).digest();
 
-/** The given report of a job by its entry. Throws a 404 where there is none, or it was struck. */
-async function reportOf(db: Db, jobId: string, entryId: string): Promise<GivenPaper> {
-  const log = await readLog(db, jobId);
-  const struck = new Set(log.flatMap((e) => e.strikes ?? []));
-  const paper = readPapers(log.filter((e) => !struck.has(e.id))).find((p) => p.entryId === entryId);
-  if (paper?.paper !== 'report') throw refuse(404, 'No such report.');
-  return paper;
-}
-
 /** Opens a page for a given report; the one it had is withdrawn. The token is told once and kept nowhere. */
 export async function openLink(
   pool: Pool,
@@ -29,7 +20,8 @@ export async function openLink(
 ): Promise<{ token: string; expiresAt: string }> {
   return inTransaction(pool, async (client) => {
     await client.query('SELECT 1 FROM job WHERE id = $1 FOR UPDATE', [jobId]);
-    await reportOf(client, jobId, entryId);
+    const paper = await givenPaper(client, jobId, entryId);
+    if (paper?.paper !== 'report') throw refuse(404, 'No such report.');
     await withdrawLink(client, jobId, entryId);
     const token = randomBytes(TOKEN_BYTES).toString('base64url');
     const expiresAt = new Date(Date.now() + LINK_DAYS * DAY_MS);
@@ -65,7 +57,7 @@ export async function openedBy(db: Db, token: string): Promise<Opened | null> {
   );
   const link = rows[0];
   if (!link) return null;
-  const paper = await reportOf(db, link.job_id, link.entry_id).catch(() => null);
+  const paper = await givenPaper(db, link.job_id, link.entry_id);
   return paper && { jobId: link.job_id, paper, answeredAt: link.answered_at };
 }
 

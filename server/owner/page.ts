@@ -1,4 +1,4 @@
-import type { Block, Decision, GivenPaper, Said } from '@rusty-wren/core/log';
+import { linesOf, type Block, type Decision, type GivenPaper, type Said } from '@rusty-wren/core/log';
 import { PLAIN_CHOICE } from '@rusty-wren/core/paper';
 import { html, raw } from 'hono/html';
 
@@ -65,9 +65,7 @@ function blockHtml(block: Block, at: { token: string; picked: string }): Html {
         ${list(block.items)}
       </div>`;
     case 'photo': {
-      const says = [block.text, ...block.pins.map((pin, n) => `${n + 1} ${pin.words}`)]
-        .filter(Boolean)
-        .join('. ');
+      const says = linesOf(block).join('. ');
       return html`<figure>
         <img
           src="/owner/${at.token}/photos/${block.hash}"

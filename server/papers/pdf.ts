@@ -1,4 +1,4 @@
-import type { Block, GivenPaper } from '@rusty-wren/core/log';
+import { linesOf, type Block, type GivenPaper } from '@rusty-wren/core/log';
 import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode';
 import sharp from 'sharp';
@@ -133,15 +133,10 @@ class Writer {
     return section;
   }
 
-  private photo({
-    hash,
-    width,
-    height,
-    text,
-    pins,
-  }: Extract<Block, { is: 'photo' }>): PDFKit.PDFStructureElement {
+  private photo(block: Extract<Block, { is: 'photo' }>): PDFKit.PDFStructureElement {
+    const { hash, width, height, pins } = block;
     const bytes = this.photos.get(hash);
-    const says = [text, ...pins.map((pin, n) => `${n + 1} ${pin.words}`)].filter(Boolean).join('. ');
+    const says = linesOf(block).join('. ');
     const section = this.doc.struct('Sect');
     if (bytes)
       section.add(

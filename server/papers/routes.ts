@@ -1,14 +1,13 @@
-import { readPapers } from '@rusty-wren/core/log';
 import { Hono } from 'hono';
 import type { Pool } from '../db/pool';
 import { pathId, refuse } from '../http/problem';
-import { readLog } from '../jobs/log';
-import { asJpeg, pdfOf } from './pdf';
+import { givenPaper } from './given';
 import { SHEETS, type Sheet } from './sheets';
 
 /** The photos of a paper, as it takes them, by hash. */
 async function photosFor(pool: Pool, hashes: readonly string[]): Promise<Map<string, Buffer>> {
   if (hashes.length === 0) return new Map();
+  const { asJpeg } = await import('./pdf');
   const { rows } = await pool.query<{ hash: string; bytes: Buffer }>(
     'SELECT hash, bytes FROM attachment WHERE hash = ANY($1)',
     [hashes],
@@ -23,14 +22,14 @@ export const paperRoutes = (pool: Pool): Hono =>
     const entryId = pathId(c, 'entry');
     const sheet = c.req.query('sheet') ?? 'a4';
     if (!SHEETS.includes(sheet as Sheet)) throw refuse(400, `sheet must be one of [${SHEETS.join(', ')}].`);
-    const log = await readLog(pool, id);
-    const struck = new Set(log.flatMap((e) => e.strikes ?? []));
-    const paper = readPapers(log.filter((e) => !struck.has(e.id))).find((p) => p.entryId === entryId);
+    const paper = await givenPaper(pool, id, entryId);
     if (!paper) throw refuse(404, 'No such paper.');
     const photos = await photosFor(
       pool,
       paper.blocks.flatMap((b) => (b.is === 'photo' ? [b.hash] : [])),
     );
+    // Type and the writer of documents are loaded when the first one is asked for, not at every start.
+    const { pdfOf } = await import('./pdf');
     const pdf = await pdfOf(paper, { sheet: sheet as Sheet, photos });
     return c.body(new Uint8Array(pdf), 200, {
       'Content-Type': 'application/pdf',

@@ -1,5 +1,5 @@
 import type { Shop } from '@rusty-wren/contract';
-import { factsOf } from '@rusty-wren/contract';
+import { pricedOf } from '@rusty-wren/contract';
 import { likelyIn } from '@rusty-wren/core/diagnosis';
 import { checkOf, CHOICE_NAMES, resultOf, type CheckId } from '@rusty-wren/core/knowledge';
 import type { Picture } from '@rusty-wren/core/log';
@@ -7,15 +7,14 @@ import { askedOf, worthOf, type OneMore, type Worth } from '@rusty-wren/core/wor
 import { TriangleAlert } from 'lucide-react';
 import { useMemo, useState, type ReactElement, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { problemWords, useShopQuery } from '../api/api';
 import { StepHead } from '../bench/steps/StepHead';
 import { JobBar } from '../job/JobBar';
 import { useLog, type JobAtBench, type Log } from '../job/useJob';
 import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
+import { WithShop } from '../shop/WithShop';
 import { Button } from '../ui/Button';
 import { useMoney } from '../ui/money';
-import { Loading, NotFetched } from '../ui/State';
 import { inSentence, minutesWords, percent } from '../ui/words';
 import { ChoiceColumn } from './ChoiceColumn';
 import { Decided } from './Decided';
@@ -26,15 +25,12 @@ import { useOneMore } from './useOneMore';
 
 /** What to put to the owner: the choices side by side, and the one the shop would take. */
 export const Choices = (): ReactElement => (
-  <WithJob show={(atBench) => <WithShop key={atBench.job.id} atBench={atBench} />} />
+  <WithJob
+    show={(atBench) => (
+      <WithShop show={(shop) => <OnTheCounter key={atBench.job.id} atBench={atBench} shop={shop} />} />
+    )}
+  />
 );
-
-function WithShop({ atBench }: { atBench: JobAtBench }): ReactElement {
-  const { data: shop, isLoading, error, refetch } = useShopQuery();
-  if (isLoading) return <Loading what="Fetching the prices…" />;
-  if (!shop) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
-  return <OnTheCounter atBench={atBench} shop={shop} />;
-}
 
 /** Looks that say how worn an engine is: they can be made on any machine. */
 const OF_THE_ENGINE: readonly CheckId[] = ['compression-gauge', 'cylinder-peep'];
@@ -48,10 +44,7 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
   const log = useLog(job.id);
   const money = useMoney();
   const [deciding, setDeciding] = useState<Worth['choices'][number] | null>(null);
-  const asked = useMemo(
-    () => askedOf(picture, { ...factsOf(machine), maker: machine.maker, model: machine.model }, shop),
-    [picture, machine, shop],
-  );
+  const asked = useMemo(() => askedOf(picture, pricedOf(machine), shop), [picture, machine, shop]);
   const worth = useMemo(() => worthOf({ ...asked, likely: likelyIn(benchCase) }), [asked, benchCase]);
   const checks = [...new Set([...diagnosis.next.slice(0, ASKED).map((n) => n.check), ...OF_THE_ENGINE])];
   const oneMore = useOneMore(benchCase, asked, checks);

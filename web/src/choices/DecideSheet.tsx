@@ -40,7 +40,9 @@ export function DecideSheet({
   const [told, setTold] = useState<string | null>(null);
   const decide = async (): Promise<void> => {
     const picture = (await signedRef.current?.picture()) ?? null;
-    const kept = picture ? await keepPhoto(new File([picture], 'signature.png', { type: 'image/png' }), jobId) : null;
+    const kept = picture
+      ? await keepPhoto(new File([picture], 'signature.png', { type: 'image/png' }), jobId)
+      : null;
     if (kept && 'problem' in kept) return setTold(kept.problem);
     log.all([
       ...(kept

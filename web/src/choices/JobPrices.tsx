@@ -1,5 +1,5 @@
 import type { Machine, Shop } from '@rusty-wren/contract';
-import { factsOf } from '@rusty-wren/contract';
+import { pricedOf } from '@rusty-wren/contract';
 import { partsFor, type RepairJob } from '@rusty-wren/core/worth';
 import { useState, type ReactElement } from 'react';
 import { problemWords, useSetPricesMutation } from '../api/api';
@@ -21,7 +21,7 @@ export function JobPrices({
   const [setPrices] = useSetPricesMutation();
   const [open, setOpen] = useState<RepairJob | null>(null);
   const { maker, model, kind } = machine;
-  const partsOf = (job: RepairJob) => partsFor(shop.book, job.id, { ...factsOf(machine), maker, model });
+  const partsOf = (job: RepairJob) => partsFor(shop.book, job.id, pricedOf(machine));
   if (jobs.length === 0) return null;
   return (
     <ul aria-label="Parts" className="mt-4">

@@ -1,29 +1,29 @@
 import type { Case } from '@rusty-wren/core/diagnosis';
-import type { CheckId } from '@rusty-wren/core/knowledge';
-import type { OneMore, WorthAsked } from '@rusty-wren/core/worth';
+import type { CheckId, ChoiceId } from '@rusty-wren/core/knowledge';
+import type { ChoiceSet, OneMore, WorthAsked } from '@rusty-wren/core/worth';
 import { useEffect, useState } from 'react';
 import { theThinker } from '../bench/thinking/thinker';
 
+type Asked = Omit<WorthAsked, 'likely'>;
+/** The question as it is written down. */
+type Asking = [Case, Omit<Asked, 'set'> & { set: [ChoiceId, ChoiceSet][] }, CheckId[]];
+
 /** Checks that could change which choice is best, the best first, once they are worked out; null until then. */
-export function useOneMore(
-  c: Case,
-  asked: Omit<WorthAsked, 'likely'>,
-  checks: readonly CheckId[],
-): readonly OneMore[] | null {
+export function useOneMore(c: Case, asked: Asked, checks: readonly CheckId[]): readonly OneMore[] | null {
   const [thought, setThought] = useState<{ about: string; found: readonly OneMore[] } | null>(null);
-  const about = JSON.stringify([c, asked, [...(asked.set ?? [])], checks]);
+  // As text: the same question, made anew with every drawing, is asked once.
+  const about = JSON.stringify([c, { ...asked, set: [...(asked.set ?? [])] }, checks]);
   useEffect(() => {
     let live = true;
+    const [aCase, { set, ...rest }, some] = JSON.parse(about) as Asking;
     void theThinker()
-      .oneMore(c, asked, checks)
+      .oneMore(aCase, { ...rest, set: new Map(set) }, some)
       .then((found) => {
         if (live) setThought({ about, found });
       });
     return () => {
       live = false;
     };
-    // Told apart by what they say: they are made anew with every drawing.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [about]);
   return thought?.about === about ? thought.found : null;
 }

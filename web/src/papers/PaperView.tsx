@@ -1,4 +1,4 @@
-import type { Block, PaperKind, Said } from '@rusty-wren/core/log';
+import { linesOf, type Block, type PaperKind, type Said } from '@rusty-wren/core/log';
 import { QRCodeSVG } from 'qrcode.react';
 import { Fragment, useState, type ReactElement } from 'react';
 import { usePhoto } from '../photos/photoUrl';
@@ -134,9 +134,7 @@ function Sentence({ said, onChange }: { said: Said; onChange: Change }): ReactEl
 
 function PhotoBlock({ block }: { block: Extract<Block, { is: 'photo' }> }): ReactElement {
   const { src } = usePhoto(block.hash);
-  const says = [block.text, ...block.pins.map((pin, n) => `${n + 1} ${pin.words}`)]
-    .filter(Boolean)
-    .join('. ');
+  const says = linesOf(block).join('. ');
   return (
     <figure className="mt-3 w-fit break-inside-avoid">
       <div className="relative w-fit">

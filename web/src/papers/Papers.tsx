@@ -4,15 +4,14 @@ import { NO_EDITS, PAPER_NAMES, withEdits, type Edits } from '@rusty-wren/core/p
 import { format } from 'date-fns';
 import { useMemo, type ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
-import { problemWords, useShopQuery } from '../api/api';
 import { JobBar } from '../job/JobBar';
 import { useLog, type JobAtBench, type Log } from '../job/useJob';
 import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
+import { WithShop } from '../shop/WithShop';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { saveFile } from '../ui/saveFile';
-import { Loading, NotFetched } from '../ui/State';
 import { useDraft } from '../ui/useDraft';
 import { Given, Print } from './Given';
 import { paperNow } from './paperNow';
@@ -20,15 +19,12 @@ import { PaperView } from './PaperView';
 
 /** A job's papers: what the log makes of each now, and what was given. */
 export const Papers = (): ReactElement => (
-  <WithJob show={(atBench) => <WithShop key={atBench.job.id} atBench={atBench} />} />
+  <WithJob
+    show={(atBench) => (
+      <WithShop show={(shop) => <OnTheDesk key={atBench.job.id} atBench={atBench} shop={shop} />} />
+    )}
+  />
 );
-
-function WithShop({ atBench }: { atBench: JobAtBench }): ReactElement {
-  const { data: shop, isLoading, error, refetch } = useShopQuery();
-  if (isLoading) return <Loading what="Fetching the prices…" />;
-  if (!shop) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
-  return <OnTheDesk atBench={atBench} shop={shop} />;
-}
 
 const LINK =
   'flex min-h-11 w-full items-center justify-between gap-3 rounded-md px-3 text-left text-lg font-semibold';

@@ -1,4 +1,4 @@
-import { factsOf, type Shop } from '@rusty-wren/contract';
+import { pricedOf, type Shop } from '@rusty-wren/contract';
 import type { Block, PaperKind } from '@rusty-wren/core/log';
 import { paperFor } from '@rusty-wren/core/paper';
 import { format } from 'date-fns';
@@ -16,7 +16,7 @@ export function paperNow(
     picture,
     benchCase,
     suspects: diagnosis.suspects,
-    machine: { ...factsOf(machine), maker: machine.maker, model: machine.model },
+    machine: pricedOf(machine),
     kindWords: inSentence(KIND_WORDS[machine.kind]),
     tag,
     owner: customer.name,

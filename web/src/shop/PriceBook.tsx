@@ -2,7 +2,7 @@ import type { PriceLineKey, Shop } from '@rusty-wren/contract';
 import { MACHINE_KINDS, type MachineKind } from '@rusty-wren/core/machine';
 import {
   partsFor,
-  PRICED_IDS,
+  BOOK_IDS,
   pricedName,
   priceTable,
   readPriceTable,
@@ -18,7 +18,6 @@ import { TakeTable } from '../ui/TakeTable';
 import { KIND_WORDS } from '../ui/words';
 import { PriceSheet } from './PriceSheet';
 
-const WHATS: readonly PriceLine['what'][] = ['like', ...PRICED_IDS];
 const FROM = { model: 'for a model', kind: 'ours, this kind', shop: 'ours', usual: 'usual' } as const;
 type Change = { lines: PriceLine[]; gone?: PriceLineKey[] };
 
@@ -36,7 +35,7 @@ export function PriceBook({
   const [find, setFind] = useState('');
   const [open, setOpen] = useState<PriceLine['what'] | null>(null);
   const machine = { kind, ...(kind === 'chainsaw' && { displacementCc: 45 }) };
-  const shown = WHATS.filter((what) => pricedName(what).toLowerCase().includes(find.trim().toLowerCase()));
+  const shown = BOOK_IDS.filter((what) => pricedName(what).toLowerCase().includes(find.trim().toLowerCase()));
   const forModels = shop.book.filter((l) => l.model);
   const takeIn = (text: string): string | null => {
     const read = readPriceTable(text);
