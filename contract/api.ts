@@ -1,5 +1,6 @@
 import {
   CHECK_IDS,
+  familyIdOf,
   type Carburettor,
   type CauseId,
   type CheckId,
@@ -51,6 +52,7 @@ export const pricedOf = (machine: Machine): PricedMachine => ({
   ...factsOf(machine),
   maker: machine.maker,
   model: machine.model,
+  ...(machine.carburettor && { family: familyIdOf(machine.carburettor) }),
 });
 
 export interface Customer {

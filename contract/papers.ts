@@ -1,5 +1,6 @@
 import { CHOICE_IDS } from '@rusty-wren/core/knowledge';
 import { PAPER_KINDS, paperHash, type Block } from '@rusty-wren/core/log';
+import { MOST_CENTS } from '@rusty-wren/core/worth';
 import Joi from 'joi';
 import { MOST_SIDE, PHOTO_HASH } from './photos';
 
@@ -22,6 +23,7 @@ const BLOCKS: Readonly<Record<Block['is'], Joi.SchemaMap>> = {
       .required(),
     name: line(80),
     price: line(80),
+    upTo: Joi.number().integer().min(0).max(MOST_CENTS),
     days: line(80),
     items,
   },

@@ -1,3 +1,4 @@
+import { FAMILY_IDS } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import {
   BOOK_IDS,
@@ -35,6 +36,7 @@ const lineKey = {
     .valid(...BOOK_IDS)
     .required(),
   kind: Joi.string().valid(...MACHINE_KINDS),
+  family: Joi.string().valid(...FAMILY_IDS),
   maker: text(60),
   model: text(60),
 };
@@ -47,7 +49,7 @@ export const priceLineSchema = Joi.object({
   waitDays: whole(0, MOST_WAIT_DAYS).required(),
 })
   .and('maker', 'model')
-  .oxor('kind', 'model');
+  .oxor('kind', 'family', 'model');
 
 /** Lines that go into the book, each in place of the one for the same; one with its price taken out goes. */
 export const bookSchema = Joi.object({
@@ -56,4 +58,4 @@ export const bookSchema = Joi.object({
 }).required();
 
 /** What is taken out of the book. */
-export type PriceLineKey = Pick<PriceLine, 'what' | 'kind' | 'maker' | 'model'>;
+export type PriceLineKey = Pick<PriceLine, 'what' | 'kind' | 'family' | 'maker' | 'model'>;

@@ -17,8 +17,19 @@ export type Block =
   | { is: 'heading'; text: string }
   | ({ is: 'text' } & Said)
   | { is: 'list'; items: readonly Said[] }
-  /** `choice`: what the owner may take, with its price and days in words. */
-  | { is: 'choice'; choice: ChoiceId; name: string; price: string; days: string; items: readonly Said[] }
+  /**
+   * `choice`: what the owner may take, with its price and days in words; `upTo`: the most it may come to, whole cents with
+   * tax, which is what an owner agrees to who takes it.
+   */
+  | {
+      is: 'choice';
+      choice: ChoiceId;
+      name: string;
+      price: string;
+      upTo?: number;
+      days: string;
+      items: readonly Said[];
+    }
   | {
       is: 'photo';
       hash: string;

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { PLAIN_WATCH } from './plain/watch';
 import { describe, expect, it } from 'vitest';
 import { diagnose, likelyIn } from '../diagnosis';
 import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, type CauseId } from '../knowledge';
@@ -204,6 +205,21 @@ describe('the other papers', () => {
     expect(old).toContain('Primer until it is firm.');
     expect(old).toContain('50 to 1: 100 ml of oil to 5 litres.');
     expect(old).toContain('Mix no more fuel than a month’s');
+  });
+
+  it('of every cause either nothing is asked of its owner, or one sentence that says what to do', () => {
+    for (const cause of CAUSE_IDS) {
+      const says = PLAIN_WATCH[cause];
+      if (says !== null) expect(says, cause).toMatch(/^[A-Z][^%]+[.]$/);
+    }
+    // What ruins an engine, burns somebody or cannot be stopped is never passed over.
+    for (const cause of [
+      'no-oil-in-fuel',
+      'high-screw-lean',
+      'needle-not-sealing',
+      'stop-circuit-open',
+    ] as const)
+      expect(PLAIN_WATCH[cause]).not.toBeNull();
   });
 
   it('the tag has number, owner, complaint, promised day and the code', () => {

@@ -13,6 +13,7 @@ import {
   standingFaults,
   type PaperOf,
 } from './report';
+import { PLAIN_WATCH } from './plain/watch';
 import { causeClause, causeSaid, findingSaid, said } from './words';
 
 /** The checks whose figures are worth having in writing once a machine is proved. */
@@ -124,24 +125,6 @@ export function workDoneOf(at: PaperOf): Block[] {
   ];
 }
 
-/** What each cause asks its owner to look out for. */
-const WATCH: Partial<Readonly<Record<CauseId, string>>> = {
-  'stale-fuel': 'Mix no more fuel than a month’s; old fuel is what stopped it.',
-  'water-in-fuel': 'Keep the can closed and under a roof; there was water in the fuel.',
-  'no-oil-in-fuel': 'Never fill it with plain petrol; without oil it is ruined in minutes.',
-  'oil-heavy-mix': 'Measure the oil; there was far too much.',
-  'air-filter-clogged': 'Look at the air filter each day it is used.',
-  'cooling-fins-blocked': 'Brush the cooling fins clean; packed with chips it overheats.',
-  'spark-screen-clogged': 'Run it at full throttle now and then: that keeps the spark screen clear.',
-  'exhaust-port-carboned': 'Run it at full throttle now and then: that keeps the exhaust clear.',
-  'engine-flooded': 'Choke off at the first pop; more choke floods it.',
-  'starting-drill-wrong': 'Choke off at the first pop; more choke floods it.',
-  'chain-dull': 'A blunt chain makes the engine work hot: have it sharpened when it makes dust.',
-  'piston-heat-scored': 'If it races or screams, switch it off at once.',
-  'intake-leak': 'If its idle races, switch it off and bring it back.',
-  'crank-seal-leak': 'If its idle races, switch it off and bring it back.',
-};
-
 /** The card that goes home with this machine: its starting drill, its mix, how it is stored, what to watch for. */
 export function cardOf(at: PaperOf): Block[] {
   const { picture } = at;
@@ -155,7 +138,7 @@ export function cardOf(at: PaperOf): Block[] {
   const { mix } = figuresOf(picture.machine);
   const watch = new Map<string, Said>();
   for (const { cause, refs } of picture.found)
-    if (WATCH[cause]) watch.set(WATCH[cause], said(WATCH[cause], ...refs));
+    if (PLAIN_WATCH[cause]) watch.set(PLAIN_WATCH[cause], said(PLAIN_WATCH[cause], ...refs));
   return [
     heading('Start it like this'),
     ...list([...steps, said('Past ten pulls: stop, choke off, wait five minutes, then try without choke.')]),

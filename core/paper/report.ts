@@ -1,4 +1,4 @@
-import type { CauseId } from '../knowledge';
+import type { CauseId, ChoiceId } from '../knowledge';
 import type { Block, Picture, Said } from '../log';
 import type { Suspect } from '../diagnosis';
 import type { OfferedChoice, Worth } from '../worth';
@@ -68,6 +68,7 @@ function notKnown(picture: Picture, suspects: readonly Suspect[]): Said[] {
 
 /** An estimate is not said to the cent. */
 const wholeDown = (cents: number): number => Math.floor(cents / 100) * 100;
+const wholeUp = (cents: number): number => -wholeDown(-cents);
 
 const daysSaid = ({ low, high }: OfferedChoice['days']): string =>
   high === 0
@@ -90,6 +91,9 @@ function leaves({ leaves: left, id }: OfferedChoice, refs: ReadonlyMap<CauseId, 
       ),
     );
 }
+
+/** What the owner agrees to pay the bench for; a new machine is bought, not agreed to here. */
+const NAMES_A_PRICE: ReadonlySet<ChoiceId> = new Set(['as-it-is', 'bare', 'mend', 'top-end', 'short-block']);
 
 function choiceBlock(
   choice: OfferedChoice,
@@ -131,7 +135,8 @@ function choiceBlock(
     is: 'choice',
     choice: id,
     name: PLAIN_CHOICE[id],
-    price: open ? `${money(wholeDown(price.low))} to ${money(-wholeDown(-price.high))}` : money(price.mean),
+    price: open ? `${money(wholeDown(price.low))} to ${money(wholeUp(price.high))}` : money(price.mean),
+    ...(NAMES_A_PRICE.has(id) && { upTo: open ? wholeUp(price.high) : price.mean }),
     days: daysSaid(choice.days),
     items: [
       ...(plain[id] ? [said(plain[id])] : []),

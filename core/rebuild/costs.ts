@@ -1,4 +1,4 @@
-import type { LayerId } from '../knowledge';
+import type { CauseId } from '../knowledge';
 
 /**
  * Chances that a layer brings the machine back within a season, by what is done with it: the trade's ordinary experience,
@@ -10,28 +10,16 @@ export const BACK_UNMENDED = 0.9;
 /** A new carburettor that is none, or that the machine does not suit. */
 export const BACK_NEW = 0.02;
 
-/** Ordinary prices of parts, in the shop's money, until a price book says otherwise. */
-export const PARTS_COST: Readonly<{
+/** By what the schools of renewing are costed: what the owner pays, whole cents, before tax. */
+export interface RenewalPrices {
   kit: number;
   whole: number;
-  layer: Partial<Record<LayerId, number>>;
-  other: number;
-}> = {
-  kit: 14,
-  whole: 42,
-  layer: {
-    'metering-diaphragm': 6,
-    'pump-diaphragm': 5,
-    'inlet-needle': 5,
-    'purge-bulb': 4,
-    'low-screw': 6,
-    'high-screw': 6,
-  },
-  other: 2,
-};
+  /** One new layer, by the repair it is part of; null: a layer that no repair is priced for. */
+  layer: (repair: CauseId | null) => number;
+  /** A bench minute. */
+  minute: number;
+}
 /** Bench minutes: laying one layer back, fitting one new part, and a new carburettor set up. */
 export const MINUTES = { layer: 0.7, fit: 0.5, whole: 7 } as const;
-/** What a comeback costs the shop besides its name: minutes, at the worth of a minute below. */
+/** What a comeback costs besides the shop's name, in bench minutes. */
 export const COMEBACK_MINUTES = 50;
-/** A bench minute in the shop's money. */
-export const MINUTE = 0.8;

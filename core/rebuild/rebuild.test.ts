@@ -39,6 +39,7 @@ import {
   mendedBy,
   rebuildOf,
   renewalChoices,
+  type RenewalPrices,
   renewsBy,
   screwsOf,
   staysIn,
@@ -443,8 +444,14 @@ describe('what is renewed', () => {
         'metering-diaphragm',
         'hard',
       ]);
-  const choices = (bench: Bench, suspects: Parameters<typeof renewalChoices>[2] = []) =>
-    Object.fromEntries(renewalChoices(bench.rebuild, bench.picture, suspects).map((c) => [c.id, c]));
+  const PRICES: RenewalPrices = {
+    kit: 14_00,
+    whole: 42_00,
+    layer: (repair) => (repair === 'metering-diaphragm-stiff' ? 6_00 : 2_00),
+    minute: 80,
+  };
+  const choices = (bench: Bench, suspects: Parameters<typeof renewalChoices>[2] = [], prices = PRICES) =>
+    Object.fromEntries(renewalChoices(bench.rebuild, bench.picture, suspects, prices).map((c) => [c.id, c]));
 
   it('by the kit all that is open of it, by evidence what failed', () => {
     const { rebuild } = opened();
@@ -468,10 +475,18 @@ describe('what is renewed', () => {
   });
 
   it('takes what evidence says for one bad diaphragm, and the new carburettor where somebody has been inside', () => {
-    expect(renewalChoices(opened().rebuild, opened().picture, [])[0]?.id).toBe('failed');
+    expect(renewalChoices(opened().rebuild, opened().picture, [], PRICES)[0]?.id).toBe('failed');
     const meddled = opened().off(['inlet-screen', 'missing']);
-    const [first] = renewalChoices(meddled.rebuild, meddled.picture, []);
+    const [first] = renewalChoices(meddled.rebuild, meddled.picture, [], PRICES);
     expect(first).toMatchObject({ id: 'whole', why: expect.stringContaining('somebody has been inside') });
+  });
+
+  it('costs by the prices it is given: one diaphragm by its repair, the kit taken where single parts are dear', () => {
+    const { failed, kit, whole } = choices(opened());
+    expect([failed!.parts, kit!.parts, whole!.parts]).toEqual([6_00, 14_00, 42_00]);
+    const dear = { ...PRICES, layer: () => 30_00 };
+    expect(choices(opened(), [], dear).failed!.parts).toBe(30_00);
+    expect(renewalChoices(opened().rebuild, opened().picture, [], dear)[0]?.id).toBe('kit');
   });
 
   it('reckons in what nobody has seen: a blocked circuit stays blocked under a new diaphragm', () => {

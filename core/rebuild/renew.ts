@@ -9,7 +9,7 @@ import {
 } from '../knowledge';
 import type { Noted, Picture, Renewal } from '../log';
 import { isCover } from './makeUp';
-import { BACK, BACK_NEW, BACK_UNMENDED, COMEBACK_MINUTES, MINUTE, MINUTES, PARTS_COST } from './costs';
+import { BACK, BACK_NEW, BACK_UNMENDED, COMEBACK_MINUTES, MINUTES, type RenewalPrices } from './costs';
 import type { LayerNow, Rebuild } from './rebuild';
 
 /** Whether a layer is renewed or goes back as it is, and why. */
@@ -74,7 +74,7 @@ export interface RenewalChoice {
   name: string;
   /** What is renewed by it. */
   renews: readonly LayerId[];
-  /** Cost of parts, in the shop's money. */
+  /** What its parts come to, whole cents before tax. */
   parts: number;
   /** Bench minutes from here until the carburettor is whole. */
   minutes: number;
@@ -124,6 +124,7 @@ export function renewalChoices(
   rebuild: Rebuild,
   picture: Pick<Picture, 'found'>,
   suspects: readonly Suspect[],
+  prices: RenewalPrices,
 ): RenewalChoice[] {
   const meddled = tampered(picture, suspects);
   const open = rebuild.layers.filter((l) => l.cameOff !== null || l.where !== 'in');
@@ -138,12 +139,12 @@ export function renewalChoices(
     // Taken apart and cleaned puts right what cleaning does; what was never opened stays as it is.
     const opened = rightedOn(open);
     const right: readonly CauseId[] = id === 'kit' ? [...KIT_MENDS, ...opened] : opened;
-    const single = renews.reduce((sum, layer) => sum + (PARTS_COST.layer[layer] ?? PARTS_COST.other), 0);
+    const single = renews.reduce((sum, layer) => sum + prices.layer(PUTS_RIGHT[layer]?.[0] ?? null), 0);
     return {
       id,
       name: id === 'kit' ? 'The whole kit' : 'Only what failed',
       renews,
-      parts: id === 'kit' ? PARTS_COST.kit : single,
+      parts: id === 'kit' ? prices.kit : single,
       minutes: laying + renews.length * MINUTES.fit,
       comeback: any([
         ...open.map((l) => hazard(l, !isCover(l.id) && renews.includes(l.id))),
@@ -161,7 +162,7 @@ export function renewalChoices(
     id: 'whole',
     name: 'A new carburettor',
     renews: [],
-    parts: PARTS_COST.whole,
+    parts: prices.whole,
     minutes: MINUTES.whole,
     comeback: BACK_NEW,
     why: meddled
@@ -169,7 +170,7 @@ export function renewalChoices(
       : 'nothing of the old one stays',
   };
   const cost = (c: RenewalChoice): number =>
-    c.parts + MINUTE * (c.minutes + c.comeback * COMEBACK_MINUTES) + c.comeback * PARTS_COST.kit;
+    c.parts + prices.minute * (c.minutes + c.comeback * COMEBACK_MINUTES) + c.comeback * prices.kit;
   const all = [choice('failed'), choice('kit'), whole].sort((x, y) => cost(x) - cost(y));
   return meddled ? [whole, ...all.filter((c) => c !== whole)] : all;
 }

@@ -1,7 +1,15 @@
 export { putRightBy, type Choice, type Course, type Range, type WorthCase } from './choices';
-export { isDeep, jobsFor, PRICED_IDS, pricedName, type PricedId, type RepairJob } from './jobs';
+export {
+  isDeep,
+  isOfCarburettor,
+  jobsFor,
+  PRICED_IDS,
+  pricedName,
+  type PricedId,
+  type RepairJob,
+} from './jobs';
 export { labourOf, moneyWords, withTax, type Cents, type MoneyWords } from './money';
-export { askedOf, beyondAgreed } from './ofJob';
+export { asSeen, askedOf, beyondAgreed } from './ofJob';
 export { oneMoreCheck, type OneMore } from './oneMore';
 export {
   BOOK_IDS,
@@ -14,6 +22,7 @@ export {
 } from './priceBook';
 export { priceTable, readPriceTable } from './priceTable';
 export { feeOf, likeOf, quote, type Quote, type Reckoning } from './quote';
+export { renewalPrices } from './renewal';
 export { RULE_FIELDS, USUAL_RULES, type ShopRules } from './rules';
 export {
   worthOf,

@@ -37,6 +37,10 @@ const IN_CARBURETTOR: ReadonlySet<CauseId> = new Set(
 const TOP_END = REMEDIES.find((r) => r.id === 'top-end')!;
 const SHORT_BLOCK = REMEDIES.find((r) => r.id === 'bottom-end')!;
 
+/** Whether a job is done in the carburettor: what its parts cost is a matter of its family. */
+export const isOfCarburettor = ({ id, mends }: RepairJob): boolean =>
+  id === 'carburettor-whole' || mends.every((c) => IN_CARBURETTOR.has(c));
+
 /** Damage to the engine itself: what needs a top end or a short block. */
 export const isDeep = (cause: CauseId): boolean =>
   TOP_END.mends.includes(cause) || SHORT_BLOCK.mends.includes(cause);

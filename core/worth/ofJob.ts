@@ -1,4 +1,4 @@
-import { behindOf, type CauseId } from '../knowledge';
+import { behindOf, familyIdOf, type CauseId } from '../knowledge';
 import type { Picture } from '../log';
 import { isDeep } from './jobs';
 import { putRightBy } from './choices';
@@ -21,6 +21,12 @@ function behindOpen({ found, behindAnswers }: Pick<Picture, 'found' | 'behindAns
   }
   return [...open];
 }
+
+/** A machine with what the bench has seen of it since it was written down: its carburettor. */
+export const asSeen = (
+  machine: PricedMachine,
+  { carburettor }: Pick<Picture, 'carburettor'>,
+): PricedMachine => (carburettor ? { ...machine, family: familyIdOf(carburettor) } : machine);
 
 /** What the worth of a job's machine is asked by: all but what is likely, which the engine says. */
 export function askedOf(
@@ -46,7 +52,7 @@ export function askedOf(
             },
             ...book,
           ],
-    machine,
+    machine: asSeen(machine, picture),
     hardUse: picture.history.dailyUse === true,
     ageYears: ageYears ?? null,
     squeezePsi: squeeze && 'value' in squeeze ? squeeze.value : null,

@@ -1,5 +1,5 @@
 import { classOf, type MachineFacts, type MachineKind } from '../machine';
-import { type CauseId, type RemedyId } from '../knowledge';
+import { type CauseId, type FamilyId, type RemedyId } from '../knowledge';
 import { PRICED_IDS, type PricedId } from './jobs';
 import type { Cents } from './money';
 import { usualLike } from './rules';
@@ -11,10 +11,11 @@ export const MOST_CENTS: Cents = 10_000_00;
 /** Nothing is waited for longer, working days. */
 export const MOST_WAIT_DAYS = 365;
 
-/** What parts a job takes, or what a like machine costs, for one model, one kind of machine, or all. */
+/** What parts a job takes, or what a like machine costs, for one model, one family of carburettors, one kind of machine, or all. */
 export interface PriceLine {
   what: PricedId | 'like';
   kind?: MachineKind;
+  family?: FamilyId;
   maker?: string;
   model?: string;
   /** What the owner pays for the parts before tax; of a like machine: what it costs new, tax in. */
@@ -30,14 +31,16 @@ export interface PartsPrice {
   price: Cents;
   cost: Cents;
   waitDays: number;
-  /** Whose figure it is: the shop's for the model or kind, or an ordinary one. */
-  from: 'model' | 'kind' | 'shop' | 'usual';
+  /** Whose figure it is: the shop's for the model, family, kind or all, or an ordinary one. */
+  from: 'model' | 'family' | 'kind' | 'shop' | 'usual';
 }
 
 /** A machine as a price book looks it up. */
 export interface PricedMachine extends MachineFacts {
   maker?: string;
   model?: string;
+  /** Its carburettor's family, where somebody said it. */
+  family?: FamilyId;
 }
 
 type Usual = readonly [price: Cents, waitDays: number];
@@ -122,8 +125,8 @@ const same = (x: string | undefined, y: string | undefined): boolean =>
   x !== undefined && y !== undefined && x.trim().toLowerCase() === y.trim().toLowerCase();
 
 /**
- * What parts of a job come to on a machine: by its model, else its kind, else for all, as the shop wrote it down; else an
- * ordinary price of its class.
+ * What parts of a job come to on a machine: by its model, else its carburettor's family, else its kind, else for all, as the
+ * shop wrote it down; else an ordinary price of its class.
  */
 export function partsFor(
   book: readonly PriceLine[],
@@ -132,15 +135,16 @@ export function partsFor(
 ): PartsPrice {
   const lines = book.filter((line) => line.what === what);
   const byModel = lines.find((l) => same(l.maker, machine.maker) && same(l.model, machine.model));
+  const byFamily = lines.find((l) => l.family !== undefined && l.family === machine.family);
   const byKind = lines.find((l) => !l.model && l.kind === machine.kind);
-  const forAll = lines.find((l) => !l.model && !l.kind);
-  const line = byModel ?? byKind ?? forAll;
+  const forAll = lines.find((l) => !l.model && !l.family && !l.kind);
+  const line = byModel ?? byFamily ?? byKind ?? forAll;
   if (line)
     return {
       price: line.price,
       cost: line.cost ?? Math.round((line.price * COST_SHARE) / 100),
       waitDays: line.waitDays,
-      from: line === byModel ? 'model' : line === byKind ? 'kind' : 'shop',
+      from: line === byModel ? 'model' : line === byFamily ? 'family' : line === byKind ? 'kind' : 'shop',
     };
   if (what === 'like')
     return { price: usualLike(machine), cost: usualLike(machine), waitDays: LIKE_DAYS, from: 'usual' };

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { FAMILY_IDS } from '../knowledge';
 import { PRICED_IDS, priceTable, readPriceTable, type PriceLine } from './index';
 
 describe('a price book as a table', () => {
@@ -8,6 +9,7 @@ describe('a price book as a table', () => {
   const scope = fc.oneof(
     fc.constant({}),
     fc.record({ kind: fc.constantFrom('chainsaw' as const, 'blower' as const) }),
+    fc.record({ family: fc.constantFrom(...FAMILY_IDS) }),
     fc.record({ maker: word, model: word }),
   );
   const line = fc
@@ -33,7 +35,7 @@ describe('a price book as a table', () => {
 
   it('names every row that is wrong, and takes none of it', () => {
     const text = [
-      'what;kind;maker;model;price;cost;waitDays',
+      'what;kind;maker;model;price;cost;waitDays;family',
       'plug-failed;;;;5,00;;0',
       'spark;;;;5;;0',
       'coil-failed;tractor;;;5;;0',
@@ -44,18 +46,22 @@ describe('a price book as a table', () => {
       'coil-failed;;;;10000.01;;0',
       'coil-failed;;;;5;x;0',
       'coil-failed;;;;5;;1.5',
+      'coil-failed;;;;5;;0;plate',
+      'coil-failed;blower;;;5;;0;barrel/none',
     ].join('\n');
     expect(readPriceTable(text)).toEqual({
       problems: [
         'Line 3: what "spark" is no repair, remedy or "like".',
         'Line 4: kind "tractor" is no kind of machine.',
         'Line 5: maker and model go together.',
-        'Line 6: a line is for a kind or for a model, not both.',
+        'Line 6: a line is for a kind, a family or a model, not for two of them.',
         'Line 7: there is no price.',
         'Line 8: price "dear" is not an amount.',
         'Line 9: price 10000.01 is outside 0 to 10000.',
         'Line 10: cost "x" is not an amount.',
         'Line 11: waitDays "1.5" is not a whole number of days up to 365.',
+        `Line 12: family "plate" is no family of carburettors: ${FAMILY_IDS.join(', ')}.`,
+        'Line 13: a line is for a kind, a family or a model, not for two of them.',
       ],
     });
   });

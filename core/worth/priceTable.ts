@@ -1,8 +1,9 @@
 import Papa from 'papaparse';
+import { FAMILY_IDS, type FamilyId } from '../knowledge';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
 import { BOOK_IDS, MOST_CENTS, MOST_WAIT_DAYS, type PriceLine } from './priceBook';
 
-const COLUMNS = ['what', 'kind', 'maker', 'model', 'price', 'cost', 'waitDays'] as const;
+const COLUMNS = ['what', 'kind', 'family', 'maker', 'model', 'price', 'cost', 'waitDays'] as const;
 const WHATS: ReadonlySet<string> = new Set(BOOK_IDS);
 
 const money = (cents: number): string => (cents / 100).toFixed(2);
@@ -14,6 +15,7 @@ export const priceTable = (lines: readonly PriceLine[]): string =>
     data: lines.map((l) => [
       l.what,
       l.kind ?? '',
+      l.family ?? '',
       l.maker ?? '',
       l.model ?? '',
       money(l.price),
@@ -34,12 +36,16 @@ function centsIn(cell: string, name: string): number | null | { problem: string 
 /** A row's line, or what is wrong with it. */
 function lineIn(row: Readonly<Record<string, string>>): PriceLine | { problem: string } {
   const cell = (name: (typeof COLUMNS)[number]): string => row[name]?.trim() ?? '';
-  const [what, kind, maker, model] = [cell('what'), cell('kind'), cell('maker'), cell('model')];
+  const [what, kind, family] = [cell('what'), cell('kind'), cell('family')];
+  const [maker, model] = [cell('maker'), cell('model')];
   if (!WHATS.has(what)) return { problem: `what "${what}" is no repair, remedy or "like"` };
   if (kind && !(MACHINE_KINDS as readonly string[]).includes(kind))
     return { problem: `kind "${kind}" is no kind of machine` };
+  if (family && !(FAMILY_IDS as readonly string[]).includes(family))
+    return { problem: `family "${family}" is no family of carburettors: ${FAMILY_IDS.join(', ')}` };
   if (Boolean(maker) !== Boolean(model)) return { problem: `maker and model go together` };
-  if (kind && model) return { problem: 'a line is for a kind or for a model, not both' };
+  if ([kind, family, model].filter(Boolean).length > 1)
+    return { problem: 'a line is for a kind, a family or a model, not for two of them' };
   const [price, cost] = [centsIn(cell('price'), 'price'), centsIn(cell('cost'), 'cost')];
   if (price === null) return { problem: 'there is no price' };
   if (typeof price === 'object') return price;
@@ -50,6 +56,7 @@ function lineIn(row: Readonly<Record<string, string>>): PriceLine | { problem: s
   return {
     what: what as PriceLine['what'],
     ...(kind && { kind: kind as MachineKind }),
+    ...(family && { family: family as FamilyId }),
     ...(model && { maker, model }),
     price,
     ...(cost !== null && { cost }),

@@ -18,6 +18,7 @@ import {
   moneyWords,
   oneMoreCheck,
   partsFor,
+  type PriceLine,
   PRICED_IDS,
   quote,
   USUAL_RULES,
@@ -139,6 +140,15 @@ describe('a quote, against one worked by hand', () => {
       line(9_00, { maker: 'brakken ', model: 'b45' }),
     ];
     expect(partsFor(book, 'plug-failed', machine)).toMatchObject({ price: 9_00, from: 'model' });
+    const barrel = { kind: 'trimmer', family: 'barrel/none' } as const;
+    const kits: PriceLine[] = [
+      { what: 'carburettor-rebuild', price: 16_00, waitDays: 0 },
+      { what: 'carburettor-rebuild', kind: 'trimmer', price: 15_00, waitDays: 0 },
+      { what: 'carburettor-rebuild', family: 'barrel/none', price: 21_00, waitDays: 2 },
+    ];
+    expect(partsFor(kits, 'carburettor-rebuild', barrel)).toMatchObject({ price: 21_00, from: 'family' });
+    expect(partsFor(kits, 'carburettor-rebuild', { kind: 'trimmer' })).toMatchObject({ from: 'kind' });
+    expect(partsFor(kits, 'carburettor-rebuild', SAW)).toMatchObject({ price: 16_00, from: 'shop' });
     expect(partsFor(book, 'plug-failed', SAW)).toMatchObject({ price: 8_00, from: 'kind' });
     expect(partsFor(book, 'plug-failed', { kind: 'blower' })).toMatchObject({ price: 7_00, from: 'shop' });
     expect(partsFor([], 'plug-failed', machine)).toMatchObject({ price: 5_00, from: 'usual' });

@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import type pg from 'pg';
 import type { App } from './bench';
+import { USUAL_RULES } from '@rusty-wren/core/worth';
+import { paperHash } from '@rusty-wren/core/log';
 import { hang, note, type Answer } from './bench';
 
 /** What clients that are broken, old or hostile send in the place of something. */
@@ -123,6 +125,29 @@ const soundOf = (jobs: readonly string[]) => {
     },
     { ...entry(), kind: 'choice-set', body: { choice: 'mend', price: 5500, days: 2 } },
     { ...entry(), kind: 'decision', body: { choice: 'bare', by: 'somebody', how: 'phone', price: 5500 } },
+    {
+      ...entry(),
+      kind: 'paper',
+      body: (() => {
+        const paper = {
+          title: 'Report',
+          blocks: [
+            { is: 'text' as const, text: 'Said.', from: [] },
+            {
+              is: 'choice' as const,
+              choice: 'mend' as const,
+              name: 'Mend it',
+              price: '€5',
+              upTo: 500,
+              days: 'today',
+              items: [],
+            },
+          ],
+        };
+        return { paper: 'report', ...paper, hash: paperHash(paper) };
+      })(),
+    },
+    { ...entry(), kind: 'worth', body: { ageYears: 4, like: 30000 } },
     { ...entry(), kind: 'left-off', body: { layer: 'lever-pin', words: 'none here' } },
     { ...entry(), kind: 'line', body: { tag: 'clear', ends: ['tank-filter', 'supply-stub'] } },
     {
@@ -171,6 +196,21 @@ const soundOf = (jobs: readonly string[]) => {
       method: 'PUT',
       path: `/api/jobs/${job()}/photos/${randomUUID().replaceAll('-', '').repeat(2)}`,
       body: { hash: 'not a picture' },
+    }),
+    () => ({ method: 'PUT', path: '/api/shop/rules', body: { ...USUAL_RULES } }),
+    () => ({
+      method: 'PUT',
+      path: '/api/shop/prices',
+      body: {
+        lines: [{ what: 'plug-failed', family: 'barrel/none', price: 500, cost: 300, waitDays: 1 }],
+        gone: [{ what: 'like', maker: 'Hobwick', model: 'X' }],
+      },
+    }),
+    () => ({ method: 'POST', path: `/api/jobs/${job()}/papers/${randomUUID()}/link`, body: { any: 1 } }),
+    () => ({
+      method: 'POST',
+      path: `/owner/${randomUUID()}`,
+      body: { choice: 'mend', name: 'x', words: '' },
     }),
     () => ({ method: 'PUT', path: '/api/own-order', body: { checks: ['fuel-look', 'fuel-smell'] } }),
     () => ({
@@ -223,6 +263,11 @@ const PATHS = [
   '/api/entries',
   '/api/specs/1',
   '/api/photos/x',
+  '/api/shop',
+  '/api/jobs/x/papers/y/pdf?size=z',
+  '/owner/x',
+  '/owner/%00',
+  '/owner/x/photos/y',
   '/api/photos/%00',
   '/api/jobs/x/photos/y',
   '/api/%6aobs',
@@ -255,6 +300,7 @@ function askedOf(
   }
   const isFeed = sound.path === '/api/feed';
   const isPhoto = sound.path.includes('/photos/');
+  const isForm = sound.path.startsWith('/owner/');
   let text = JSON.stringify(body) ?? '';
   // Half of a pair, raw: JSON.stringify would have escaped it as it stands.
   if (n % 11 === 0) text = text.slice(0, Math.floor(text.length * Math.random()));
@@ -264,6 +310,7 @@ function askedOf(
     body: text,
     headers: {
       ...(isFeed && { 'content-type': 'application/x-ndjson' }),
+      ...(isForm && { 'content-type': 'application/x-www-form-urlencoded' }),
       ...(isPhoto && { 'content-type': 'image/webp' }),
       ...HEADERS[n % HEADERS.length],
     },

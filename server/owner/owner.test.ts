@@ -17,6 +17,7 @@ const choice = (id: 'mend' | 'replace'): Block => ({
   choice: id,
   name: id === 'mend' ? 'Mend what is wrong' : NASTY,
   price: '€41 to €52',
+  ...(id === 'mend' && { upTo: 52_00 }),
   days: '2 working days',
   items: [{ text: NASTY, from: [] }],
 });
@@ -84,10 +85,11 @@ describe('the owner’s page', () => {
       choice: 'mend',
       by: 'Odile Farrant',
       how: 'page',
+      price: 52_00,
       paper: id,
       words: NASTY,
     });
-    expect(await (await get(token)).text()).toContain('Odile Farrant took: mend what is wrong.');
+    expect(await (await get(token)).text()).toContain('Odile Farrant took: mend what is wrong, €41 to €52.');
     const rack = (await (await bench.app.request('/api/jobs?show=open')).json()) as {
       job: { id: string };
       stage: string;

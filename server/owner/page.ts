@@ -134,14 +134,19 @@ export function reportPage(
   );
 }
 
+/** What was taken, with its price as the report has it. */
+function takenWords({ blocks }: GivenPaper, { by, choice }: Decision): string {
+  const block = blocks.find((b) => b.is === 'choice' && b.choice === choice);
+  const price = block?.is === 'choice' && block.upTo !== undefined ? `, ${block.price}` : '';
+  return `${by} took: ${PLAIN_CHOICE[choice].toLowerCase()}${price}.`;
+}
+
 /** What the owner took, once they have. */
-export const answeredPage = ({ title }: GivenPaper, decision: Decision | null): Html =>
+export const answeredPage = (paper: GivenPaper, decision: Decision | null): Html =>
   shell(
-    title,
+    paper.title,
     html`<h1>Thank you</h1>
-      <p class="told">
-        ${decision ? `${decision.by} took: ${PLAIN_CHOICE[decision.choice].toLowerCase()}.` : 'Your answer is with the bench.'}
-      </p>
+      <p class="told">${decision ? takenWords(paper, decision) : 'Your answer is with the bench.'}</p>
       <p>The bench has it. To change it, ring the shop.</p>`,
   );
 

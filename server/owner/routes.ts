@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { faultyText, problemOfEntry } from '@rusty-wren/contract';
-import { makeEntry, readJob, type Decision, type NewEntry } from '@rusty-wren/core/log';
-import { CHOICE_IDS, type ChoiceId } from '@rusty-wren/core/knowledge';
+import { makeEntry, readJob, type Block, type Decision, type NewEntry } from '@rusty-wren/core/log';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { inTransaction, type Pool } from '../db/pool';
@@ -46,22 +45,25 @@ async function typedIn(c: Context): Promise<Typed> {
   return { choice: text('choice'), name: text('name'), words: text('words') };
 }
 
+type Offered = Extract<Block, { is: 'choice' }>;
+
 /** The decision an owner has typed, or one sentence on what is missing. */
 function decisionIn(
   typed: Typed,
-  paper: { entryId: string; choices: readonly ChoiceId[] },
+  paper: { entryId: string; offered: readonly Offered[] },
 ): { entry: NewEntry } | { problem: string } {
-  const choice = CHOICE_IDS.find((id) => id === typed.choice);
-  if (!choice || !paper.choices.includes(choice)) return { problem: 'Pick one of the choices.' };
+  const taken = paper.offered.find((o) => o.choice === typed.choice);
+  if (!taken) return { problem: 'Pick one of the choices.' };
   if (!typed.name) return { problem: 'Write your name under it.' };
   if (faultyText({ typed })) return { problem: 'There is a character in it that no text has.' };
   const entry = makeEntry(
     {
       kind: 'decision',
       body: {
-        choice,
+        choice: taken.choice,
         by: typed.name,
         how: 'page',
+        ...(taken.upTo !== undefined && { price: taken.upTo }),
         paper: paper.entryId,
         ...(typed.words && { words: typed.words }),
       },
@@ -96,8 +98,8 @@ export function ownerRoutes(pool: Pool, announcer: Announcer, mostRequests = MOS
       if (!opened) return gone(c);
       const { paper, jobId } = opened;
       const typed = await typedIn(c);
-      const choices = paper.blocks.flatMap((b) => (b.is === 'choice' ? [b.choice] : []));
-      const read = decisionIn(typed, { entryId: paper.entryId, choices });
+      const offered = paper.blocks.filter((b) => b.is === 'choice');
+      const read = decisionIn(typed, { entryId: paper.entryId, offered });
       if ('problem' in read) return c.html(reportPage(paper, { token, problem: read.problem, typed }), 400);
       // Taken once: two at the same moment cannot both be.
       const added = await inTransaction(pool, async (client) =>

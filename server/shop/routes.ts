@@ -7,6 +7,7 @@ import { checkedBody } from '../http/problem';
 interface Row {
   what: PriceLine['what'];
   kind: PriceLine['kind'] | null;
+  family: PriceLine['family'] | null;
   maker: string | null;
   model: string | null;
   price: number;
@@ -21,15 +22,16 @@ async function readShop(db: Db): Promise<Shop> {
   );
   const { rows } = await db.query<Row>(
     `SELECT * FROM (
-       SELECT DISTINCT ON (what, kind, lower(maker), lower(model)) what, kind, maker, model, price, cost, wait_days
-       FROM price_line ORDER BY what, kind, lower(maker), lower(model), n DESC
-     ) newest WHERE price IS NOT NULL ORDER BY what, model NULLS FIRST, maker, kind NULLS FIRST`,
+       SELECT DISTINCT ON (what, kind, family, lower(maker), lower(model)) what, kind, family, maker, model, price, cost, wait_days
+       FROM price_line ORDER BY what, kind, family, lower(maker), lower(model), n DESC
+     ) newest WHERE price IS NOT NULL ORDER BY what, model NULLS FIRST, maker, family NULLS FIRST, kind NULLS FIRST`,
   );
   return {
     rules: { ...USUAL_RULES, ...rules[0]?.rules },
-    book: rows.map(({ what, kind, maker, model, price, cost, wait_days }) => ({
+    book: rows.map(({ what, kind, family, maker, model, price, cost, wait_days }) => ({
       what,
       ...(kind && { kind }),
+      ...(family && { family }),
       ...(maker && model && { maker, model }),
       price,
       ...(cost !== null && { cost }),
@@ -40,11 +42,12 @@ async function readShop(db: Db): Promise<Shop> {
 
 const write = (db: Db, line: PriceLineKey & Partial<PriceLine>): Promise<unknown> =>
   db.query(
-    `INSERT INTO price_line (what, kind, maker, model, price, cost, wait_days)
-     VALUES ($1, $2, trim($3), trim($4), $5, $6, $7)`,
+    `INSERT INTO price_line (what, kind, family, maker, model, price, cost, wait_days)
+     VALUES ($1, $2, $3, trim($4), trim($5), $6, $7, $8)`,
     [
       line.what,
       line.kind ?? null,
+      line.family ?? null,
       line.maker ?? null,
       line.model ?? null,
       line.price ?? null,
@@ -69,10 +72,11 @@ export function shopRoutes(pool: Pool): Hono {
       );
       await inTransaction(pool, async (client) => {
         for (const line of lines) await write(client, line);
-        for (const { what, kind, maker, model } of gone)
+        for (const { what, kind, family, maker, model } of gone)
           await write(client, {
             what,
             ...(kind && { kind }),
+            ...(family && { family }),
             ...(maker && { maker }),
             ...(model && { model }),
           });

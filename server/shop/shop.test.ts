@@ -37,15 +37,21 @@ describe('the shop', () => {
         { ...model, price: 40_00, waitDays: 3 },
         { ...model, maker: 'BRAKKEN', price: 42_00, waitDays: 3, cost: 30_00 },
         { what: 'coil-failed', kind: 'chainsaw', price: 38_00, waitDays: 4 },
+        { what: 'carburettor-rebuild', family: 'barrel/none', price: 20_00, waitDays: 1 },
+        { what: 'carburettor-rebuild', family: 'barrel/none', price: 21_00, waitDays: 1 },
         { what: 'like', price: 300_00, waitDays: 2 },
       ],
     });
     expect((await read()).book).toEqual([
+      { what: 'carburettor-rebuild', family: 'barrel/none', price: 21_00, waitDays: 1 },
       { what: 'coil-failed', kind: 'chainsaw', price: 38_00, waitDays: 4 },
       { ...model, maker: 'BRAKKEN', price: 42_00, cost: 30_00, waitDays: 3 },
       { what: 'like', price: 300_00, waitDays: 2 },
     ]);
-    const { body } = await put('prices', { lines: [], gone: [model, { what: 'like' }] });
+    const { body } = await put('prices', {
+      lines: [],
+      gone: [model, { what: 'like' }, { what: 'carburettor-rebuild', family: 'barrel/none' }],
+    });
     expect(body.book.map((l) => [l.what, l.kind])).toEqual([['coil-failed', 'chainsaw']]);
   });
 

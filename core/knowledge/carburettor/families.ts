@@ -34,6 +34,19 @@ export interface Carburettor {
   own?: Readonly<Record<Side, readonly StackId[]>>;
 }
 
+export type FamilyId = `${Throat}/${Bulb}`;
+/** The families, each by what one sees. */
+export const FAMILY_IDS: readonly FamilyId[] = THROATS.flatMap((throat) =>
+  BULBS.map((bulb) => `${throat}/${bulb}` as const),
+);
+export const familyIdOf = ({ throat, bulb }: Pick<Carburettor, 'throat' | 'bulb'>): FamilyId =>
+  `${throat}/${bulb}`;
+/** What a family is called. */
+export const familyName = (id: FamilyId): string => {
+  const [throat, bulb] = id.split('/') as [Throat, Bulb];
+  return familyOf({ throat, bulb }).name;
+};
+
 /** Everything there is to know about a family. */
 export interface FamilySpec {
   name: string;

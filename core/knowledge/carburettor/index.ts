@@ -13,6 +13,9 @@ export {
 export {
   BULBS,
   COVERS,
+  FAMILY_IDS,
+  familyIdOf,
+  familyName,
   familyOf,
   IMPULSES,
   SCREW_SETS,
@@ -21,6 +24,7 @@ export {
   type Bulb,
   type Carburettor,
   type Cover,
+  type FamilyId,
   type FamilySpec,
   type Impulse,
   type ScrewSet,

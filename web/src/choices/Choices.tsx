@@ -6,7 +6,6 @@ import type { Picture } from '@rusty-wren/core/log';
 import { askedOf, worthOf, type OneMore, type Worth } from '@rusty-wren/core/worth';
 import { TriangleAlert } from 'lucide-react';
 import { useMemo, useState, type ReactElement, type ReactNode } from 'react';
-import { Link } from 'react-router';
 import { StepHead } from '../bench/steps/StepHead';
 import { JobBar } from '../job/JobBar';
 import { useLog, type JobAtBench, type Log } from '../job/useJob';
@@ -14,6 +13,7 @@ import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
 import { WithShop } from '../shop/WithShop';
 import { Button } from '../ui/Button';
+import { MainLink } from '../ui/MainLink';
 import { useMoney } from '../ui/money';
 import { inSentence, minutesWords, percent } from '../ui/words';
 import { ChoiceColumn } from './ChoiceColumn';
@@ -53,8 +53,8 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
     <div className="flex flex-1 flex-col">
       <JobBar job={job} other={{ to: 'papers', words: 'Papers' }} />
       <NotTaken jobId={job.id} />
-      <div className="grid content-start gap-5 px-3 py-4 sm:px-5">
-        <div className="grid gap-x-10 gap-y-3 lg:grid-cols-[minmax(0,1fr)_auto]">
+      <div className="grid content-start gap-x-10 gap-y-5 px-3 py-4 sm:px-5 lg:grid-cols-[minmax(0,1fr)_auto] lg:*:col-span-2">
+        <div className="lg:!col-span-1">
           {picture.decision ? (
             <Decided decision={picture.decision} picture={picture} jobId={job.id} />
           ) : (
@@ -62,6 +62,8 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
               <Asking picture={picture} worth={worth} log={log} />
             </Verdict>
           )}
+        </div>
+        <div className="max-lg:order-last lg:!col-span-1">
           <MachineWorth
             key={JSON.stringify(picture.worth)}
             known={picture.worth}
@@ -79,11 +81,11 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
               choice={choice}
               most={most}
               like={worth.like}
-              best={choice.id === worth.best}
+              best={choice.id === worth.best && !picture.decision}
               call={oneMore?.[0] === undefined && !picture.decision}
               decided={picture.decision?.choice === choice.id}
               complained={picture.complaints.length > 0}
-              prices={<JobPrices jobs={choice.jobs.map((j) => j.job)} machine={machine} shop={shop} />}
+              prices={<JobPrices jobs={choice.jobs.map((j) => j.job)} machine={asked.machine} shop={shop} />}
               onDecide={() => setDeciding(choice)}
               onSet={(body) => log('choice-set', { choice: choice.id, ...body })}
             />
@@ -153,12 +155,9 @@ function Verdict({
               .join('; ')}
             . It is likely to save the owner {money.about(oneMore.saves)}.
           </p>
-          <Link
-            to={`/job/${jobId}?check=${oneMore.check}`}
-            className="mt-3 inline-flex min-h-14 items-center rounded-md bg-rust px-8 text-xl font-semibold text-on-rust"
-          >
+          <MainLink to={`/job/${jobId}?check=${oneMore.check}`} className="mt-3">
             Look first
-          </Link>
+          </MainLink>
         </>
       ) : (
         <>

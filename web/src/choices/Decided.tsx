@@ -3,8 +3,8 @@ import { HOW_WORDS, type Decision, type Picture } from '@rusty-wren/core/log';
 import { beyondAgreed } from '@rusty-wren/core/worth';
 import { format } from 'date-fns';
 import type { ReactElement } from 'react';
-import { Link } from 'react-router';
 import { StepHead } from '../bench/steps/StepHead';
+import { MainLink } from '../ui/MainLink';
 import { useMoney } from '../ui/money';
 import { causesInWords } from '../ui/words';
 
@@ -46,12 +46,9 @@ export function Decided({
         {decision.by}, {HOW_WORDS[decision.how]}, {format(new Date(decision.notedAt), 'd MMM, HH:mm')}
       </p>
       <NotAgreed picture={picture} />
-      <Link
-        to={`/job/${jobId}`}
-        className="mt-3 inline-flex min-h-14 items-center rounded-md bg-rust px-8 text-xl font-semibold text-on-rust"
-      >
+      <MainLink to={`/job/${jobId}`} className="mt-3">
         {NOT_MENDED.has(decision.choice) ? 'Put it together' : 'To the bench'}
-      </Link>
+      </MainLink>
     </section>
   );
 }

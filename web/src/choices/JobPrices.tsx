@@ -1,6 +1,5 @@
-import type { Machine, Shop } from '@rusty-wren/contract';
-import { pricedOf } from '@rusty-wren/contract';
-import { partsFor, type RepairJob } from '@rusty-wren/core/worth';
+import type { Shop } from '@rusty-wren/contract';
+import { isOfCarburettor, partsFor, type PricedMachine, type RepairJob } from '@rusty-wren/core/worth';
 import { useState, type ReactElement } from 'react';
 import { problemWords, useSetPricesMutation } from '../api/api';
 import { PriceSheet } from '../shop/PriceSheet';
@@ -14,14 +13,14 @@ export function JobPrices({
   shop,
 }: {
   jobs: readonly RepairJob[];
-  machine: Machine;
+  machine: PricedMachine;
   shop: Shop;
 }): ReactElement | null {
   const money = useMoney();
   const [setPrices] = useSetPricesMutation();
   const [open, setOpen] = useState<RepairJob | null>(null);
-  const { maker, model, kind } = machine;
-  const partsOf = (job: RepairJob) => partsFor(shop.book, job.id, pricedOf(machine));
+  const { maker, model, kind, family } = machine;
+  const partsOf = (job: RepairJob) => partsFor(shop.book, job.id, machine);
   if (jobs.length === 0) return null;
   return (
     <ul aria-label="Parts" className="mt-4">
@@ -39,7 +38,8 @@ export function JobPrices({
         <PriceSheet
           what={open.id}
           kind={kind}
-          model={{ maker, model }}
+          {...(maker && model && { model: { maker, model } })}
+          {...(family && isOfCarburettor(open) && { family })}
           known={partsOf(open)}
           onSave={async (change) => {
             const { error } = await setPrices(change);

@@ -8,7 +8,10 @@ import {
   type GuideStep,
   type Rebuild,
 } from '@rusty-wren/core/rebuild';
+import { pricedOf } from '@rusty-wren/contract';
+import { asSeen, renewalPrices, USUAL_RULES } from '@rusty-wren/core/worth';
 import type { ReactElement, ReactNode } from 'react';
+import { useShopQuery } from '../api/api';
 import { NextCheck } from '../bench/NextCheck';
 import { StepHead } from '../bench/steps/StepHead';
 import { ButtonHeight } from '../instruments/metering/ButtonHeight';
@@ -38,6 +41,8 @@ export function GuideStepNow(at: AtStep): ReactElement {
   const { step, guide, rebuild, atBench, log, eyebrow } = at;
   const { picture } = atBench;
   const { asks } = step;
+  // The bench goes on by usual prices while the shop's own are not to be had.
+  const { rules, book } = useShopQuery().data ?? { rules: USUAL_RULES, book: [] };
   switch (asks.kind) {
     case 'family':
       return <FamilyPick known={picture.carburettor} onPicked={(c) => log('carburettor', c)} />;
@@ -63,7 +68,12 @@ export function GuideStepNow(at: AtStep): ReactElement {
     case 'renew':
       return (
         <RenewStep
-          choices={renewalChoices(rebuild, picture, atBench.diagnosis.suspects)}
+          choices={renewalChoices(
+            rebuild,
+            picture,
+            atBench.diagnosis.suspects,
+            renewalPrices({ rules, book, machine: asSeen(pricedOf(atBench.job.machine), picture) }),
+          )}
           onChosen={(answer) => log('rebuild-step', { step: 'renew', answer })}
         />
       );

@@ -3,7 +3,7 @@ import type { Noted } from '@rusty-wren/core/log';
 import { guideOf, rebuildOf } from '@rusty-wren/core/rebuild';
 import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { PutBackFirst } from '../bench/steps/PutBackFirst';
 import { benchWith, complains, draw } from '../testing/bench';
 import { fakeLog } from '../testing/log';
@@ -26,6 +26,7 @@ const opened = (...more: (string | Noted)[]) =>
   benchWith(complains('no-fire'), is(PLAIN), 'off carb', 'off metering cover', ...more);
 const click = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
 
+beforeEach(() => vi.stubGlobal('fetch', () => new Promise(() => undefined)));
 afterEach(cleanup);
 
 describe('which carburettor', () => {

@@ -2,6 +2,7 @@ import { layerOf } from '@rusty-wren/core/knowledge';
 import type { RenewalChoice } from '@rusty-wren/core/rebuild';
 import type { ReactElement } from 'react';
 import { StepHead } from '../bench/steps/StepHead';
+import { useMoney } from '../ui/money';
 import { inSentence, minutesWords, percent } from '../ui/words';
 
 /** What a school renews, in a line. */
@@ -22,6 +23,7 @@ export function RenewStep({
   choices: readonly RenewalChoice[];
   onChosen: (id: RenewalChoice['id']) => void;
 }): ReactElement {
+  const money = useMoney();
   return (
     <section aria-label="What is renewed">
       <StepHead eyebrow="Before it is built" title="What is renewed?" />
@@ -40,7 +42,7 @@ export function RenewStep({
               <span className="flex flex-wrap items-baseline justify-between gap-x-4">
                 <span className="text-2xl font-bold">{choice.name}</span>
                 <span className="text-lg font-semibold tabular-nums">
-                  parts {choice.parts}, {minutesWords(Math.round(choice.minutes))}
+                  parts {money.said(choice.parts)}, {minutesWords(Math.round(choice.minutes))}
                 </span>
               </span>
               <span className="mt-2 flex items-center gap-3">

@@ -1,9 +1,9 @@
 import { layerOf } from '@rusty-wren/core/knowledge';
 import { leftOfKit, mendedBy, type Rebuild } from '@rusty-wren/core/rebuild';
 import type { ReactElement } from 'react';
-import { Link } from 'react-router';
 import { StepHead } from '../bench/steps/StepHead';
 import type { JobAtBench, Log } from '../job/useJob';
+import { MainLink } from '../ui/MainLink';
 import { inSentence } from '../ui/words';
 import { Main } from './Main';
 
@@ -35,13 +35,9 @@ export function Together({
       )}
       <div className="mt-5 flex flex-wrap items-center gap-4">
         {noted || mended.length === 0 ? (
-          <Link
-            to={`/job/${job.id}/start`}
-            data-main=""
-            className="flex min-h-14 items-center rounded-md bg-rust px-8 text-xl font-semibold text-on-rust"
-          >
+          <MainLink to={`/job/${job.id}/start`} data-main="">
             Start it
-          </Link>
+          </MainLink>
         ) : (
           <Main onClick={() => log.all(mended)}>Note the repair, to be tried</Main>
         )}

@@ -1,4 +1,5 @@
 import type { PriceLineKey, Shop } from '@rusty-wren/contract';
+import { familyName } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS, type MachineKind } from '@rusty-wren/core/machine';
 import {
   partsFor,
@@ -18,7 +19,19 @@ import { TakeTable } from '../ui/TakeTable';
 import { KIND_WORDS } from '../ui/words';
 import { PriceSheet } from './PriceSheet';
 
-const FROM = { model: 'for a model', kind: 'ours, this kind', shop: 'ours', usual: 'usual' } as const;
+const FROM = {
+  model: 'for a model',
+  family: 'for a family',
+  kind: 'ours, this kind',
+  shop: 'ours',
+  usual: 'usual',
+} as const;
+/** What a line is for. */
+const keyOf = ({ what, family, maker, model }: PriceLine): PriceLineKey => ({
+  what,
+  ...(family && { family }),
+  ...(maker && model && { maker, model }),
+});
 type Change = { lines: PriceLine[]; gone?: PriceLineKey[] };
 
 /** The price book: what the parts of each job come to on a kind of machine, ours or the usual. */
@@ -36,7 +49,7 @@ export function PriceBook({
   const [open, setOpen] = useState<PriceLine['what'] | null>(null);
   const machine = { kind, ...(kind === 'chainsaw' && { displacementCc: 45 }) };
   const shown = BOOK_IDS.filter((what) => pricedName(what).toLowerCase().includes(find.trim().toLowerCase()));
-  const forModels = shop.book.filter((l) => l.model);
+  const narrow = shop.book.filter((l) => l.model || l.family);
   const takeIn = (text: string): string | null => {
     const read = readPriceTable(text);
     if ('problems' in read) return read.problems.slice(0, 5).join(' ');
@@ -95,24 +108,19 @@ export function PriceBook({
         })}
         {shown.length === 0 && <li className="py-3 text-lg text-soft">No such job.</li>}
       </ul>
-      {forModels.length > 0 && (
-        <ul aria-label="For a model" className="mt-4 text-lg">
-          {forModels.map((l) => (
+      {narrow.length > 0 && (
+        <ul aria-label="For a model or a family" className="mt-4 text-lg">
+          {narrow.map((l) => (
             <li
-              key={`${l.what} ${l.maker} ${l.model}`}
+              key={`${l.what} ${l.maker} ${l.model} ${l.family}`}
               className="flex flex-wrap items-center justify-between gap-x-4 border-b border-line"
             >
               <span>
-                {l.maker} {l.model}: {pricedName(l.what)}
+                {l.family ? familyName(l.family) : `${l.maker} ${l.model}`}: {pricedName(l.what)}
               </span>
               <span className="flex items-center gap-3">
                 <strong className="tabular-nums">{money.exact(l.price)}</strong>
-                <Button
-                  look="quiet"
-                  onClick={() =>
-                    void onSave({ lines: [], gone: [{ what: l.what, maker: l.maker!, model: l.model! }] })
-                  }
-                >
+                <Button look="quiet" onClick={() => void onSave({ lines: [], gone: [keyOf(l)] })}>
                   Take out
                 </Button>
               </span>

@@ -1,4 +1,5 @@
 import type { PriceLineKey } from '@rusty-wren/contract';
+import { familyName, type FamilyId } from '@rusty-wren/core/knowledge';
 import type { MachineKind } from '@rusty-wren/core/machine';
 import { pricedName, type PartsPrice, type PriceLine } from '@rusty-wren/core/worth';
 import { useState, type ReactElement } from 'react';
@@ -7,11 +8,12 @@ import { NumberField } from '../ui/NumberField';
 import { Sheet } from '../ui/Sheet';
 import { inSentence, KIND_WORDS } from '../ui/words';
 
-/** One price: for one model, for one kind of machine, or for all. */
+/** One price: for one model, for one family of carburettors, for one kind of machine, or for all. */
 export function PriceSheet({
   what,
   kind,
   model,
+  family,
   known,
   onSave,
   onClose,
@@ -20,6 +22,8 @@ export function PriceSheet({
   kind: MachineKind;
   /** The machine on the bench, where the price is entered there. */
   model?: { maker: string; model: string };
+  /** Its carburettor's family, where the job is one of the carburettor. */
+  family?: FamilyId;
   known: PartsPrice;
   onSave: (change: { lines: PriceLine[]; gone?: PriceLineKey[] }) => Promise<string | null>;
   onClose: () => void;
@@ -56,6 +60,11 @@ export function PriceSheet({
         {model && (
           <Button look="rust" className="min-h-14 px-6" disabled={wrong} onClick={keep(model)}>
             For {model.maker} {model.model}
+          </Button>
+        )}
+        {family && (
+          <Button className="min-h-14 px-6" disabled={wrong} onClick={keep({ family })}>
+            For each carburettor: {inSentence(familyName(family))}
           </Button>
         )}
         <Button

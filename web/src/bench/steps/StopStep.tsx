@@ -2,9 +2,9 @@ import { causeOf, CHOICE_NAMES, NOT_MENDED, remedyMinutes, type CauseId } from '
 import { leadingIn, type Stop } from '@rusty-wren/core/diagnosis';
 import { offToStart } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
-import { Link } from 'react-router';
 import type { JobAtBench, Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
+import { MainLink } from '../../ui/MainLink';
 import { causesInWords, inSentence, percent } from '../../ui/words';
 import { NotMended } from '../Found';
 import { Mending, verdictOn } from './Mending';
@@ -84,14 +84,7 @@ function WorthIt({
         </p>
       )}
       <div className="mt-5 flex flex-wrap items-center gap-3">
-        {!mends && (
-          <Link
-            to={`/job/${job.id}/choices`}
-            className="flex min-h-14 items-center rounded-md bg-rust px-6 text-lg font-semibold text-on-rust"
-          >
-            Lay out the choices
-          </Link>
-        )}
+        {!mends && <MainLink to={`/job/${job.id}/choices`}>Lay out the choices</MainLink>}
         <Button look={mends ? 'rust' : 'plain'} className="min-h-14 px-6 text-lg" onClick={onMend}>
           Go on: mend it
         </Button>
