@@ -9,4 +9,5 @@ export * from './feed';
 export type { NewEntry } from '@rusty-wren/core/log';
 export { day, faultyText, instant, isDay, isInstant, uuid } from './wire';
 export * from './papers';
+export * from './parts';
 export * from './photos';

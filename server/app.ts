@@ -10,6 +10,7 @@ import { feedRoutes } from './feed/routes';
 import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
 import { ownerLinkRoutes, ownerRoutes } from './owner/routes';
+import { partRoutes } from './parts/routes';
 import { paperRoutes } from './papers/routes';
 import { peopleRoutes } from './people/routes';
 import { photoRoutes } from './photos/routes';
@@ -112,6 +113,7 @@ export function createApp({
   app.route('/api', photoRoutes(pool));
   app.route('/api', paperRoutes(pool));
   app.route('/api', ownerLinkRoutes(pool));
+  app.route('/api', partRoutes(pool, announcer));
   app.route('/api/own-order', orderRoutes(pool));
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));

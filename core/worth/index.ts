@@ -2,6 +2,7 @@ export { putRightBy, type Choice, type Course, type Range, type WorthCase } from
 export {
   isDeep,
   isOfCarburettor,
+  isPriced,
   jobsFor,
   PRICED_IDS,
   pricedName,
@@ -20,7 +21,7 @@ export {
   type PricedMachine,
   type PriceLine,
 } from './priceBook';
-export { priceTable, readPriceTable } from './priceTable';
+export { centsIn, priceTable, readPriceTable } from './priceTable';
 export { feeOf, likeOf, quote, type Quote, type Reckoning } from './quote';
 export { renewalPrices } from './renewal';
 export { RULE_FIELDS, USUAL_RULES, type ShopRules } from './rules';

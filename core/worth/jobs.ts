@@ -13,6 +13,9 @@ import {
 export type PricedId = CauseId | RemedyId | 'carburettor-whole';
 export const PRICED_IDS: readonly PricedId[] = [...CAUSE_IDS, ...REMEDY_IDS, 'carburettor-whole'];
 
+const PRICED: ReadonlySet<string> = new Set(PRICED_IDS);
+export const isPriced = (id: string): id is PricedId => PRICED.has(id);
+
 /** What a priced thing is called: what is done. */
 export const pricedName = (id: PricedId | 'like'): string => {
   if (id === 'like') return 'A like machine, new';

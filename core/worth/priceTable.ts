@@ -25,7 +25,7 @@ export const priceTable = (lines: readonly PriceLine[]): string =>
   });
 
 /** Whole cents in a cell, null where it is empty, or why it is no amount. */
-function centsIn(cell: string, name: string): number | null | { problem: string } {
+export function centsIn(cell: string, name: string): number | null | { problem: string } {
   if (!cell) return null;
   const value = Number(cell.replace(',', '.'));
   if (!Number.isFinite(value)) return { problem: `${name} "${cell}" is not an amount` };

@@ -26,6 +26,13 @@ export class Announcer {
     await this.db.query("SELECT pg_notify('job_changed', '[]')");
   }
 
+  /** Tells every process that something of the drawer, an order or a job's parts has changed. */
+  async partsMoved(): Promise<void> {
+    await this.db
+      .query("SELECT pg_notify('parts_moved', '1')")
+      .catch((error: Error) => console.error(`changes of parts not announced: ${error.message}`));
+  }
+
   private async tell(): Promise<void> {
     this.timer = null;
     const changes = [...this.waiting].map(([jobId, seq]): JobChanged => ({ jobId, seq }));

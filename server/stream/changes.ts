@@ -12,6 +12,7 @@ const RETRY_MS = 1000;
 export class Changes {
   private readonly listeners = new Set<Listener>();
   private readonly feedListeners = new Set<(lines: readonly FeedLine[]) => void>();
+  private readonly partsListeners = new Set<() => void>();
   private readonly gapListeners = new Set<() => void>();
   private client: pg.Client | null = null;
   private stopped = false;
@@ -29,12 +30,16 @@ export class Changes {
         for (const hear of this.feedListeners) hear(lines);
         return;
       }
+      if (channel === 'parts_moved') {
+        for (const tell of this.partsListeners) tell();
+        return;
+      }
       const changes = JSON.parse(payload) as JobChanged[];
       if (changes.length === 0) for (const tell of this.gapListeners) tell();
       for (const change of changes) for (const listener of this.listeners) listener(change);
     });
     await client.connect();
-    await client.query('LISTEN job_changed; LISTEN instrument_feed');
+    await client.query('LISTEN job_changed; LISTEN instrument_feed; LISTEN parts_moved');
     this.client = client;
   }
 
@@ -59,6 +64,12 @@ export class Changes {
       this.listeners.delete(onChange);
       this.gapListeners.delete(onGap);
     };
+  }
+
+  /** Calls back whenever parts have moved, until the returned function is called. */
+  hearParts(onMoved: () => void): () => void {
+    this.partsListeners.add(onMoved);
+    return () => this.partsListeners.delete(onMoved);
   }
 
   /** Calls back with readings of instruments as they come, until the returned function is called. */

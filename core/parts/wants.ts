@@ -1,0 +1,92 @@
+import { causesIn, type CauseId, type LayerId } from '../knowledge';
+import type { Picture } from '../log';
+import { renewsBy, type Rebuild } from '../rebuild';
+import { jobsFor, partsFor, putRightBy, type PricedId } from '../worth';
+import { servesFor, useName, type Part, type PartUse } from './part';
+
+/** A part that a job takes, by what was settled, agreed or marked. */
+export interface Want {
+  use: PartUse;
+  name: string;
+  /** The entries it comes from. */
+  from: readonly string[];
+}
+
+/** What is poured or wiped, not taken from a shelf and reserved. */
+const NO_PART: ReadonlySet<PartUse> = new Set<PartUse>([
+  'stale-fuel',
+  'water-in-fuel',
+  'no-oil-in-fuel',
+  'oil-heavy-mix',
+  'fresh-mix',
+  'engine-flooded',
+  'metering-lever-high',
+  'metering-lever-low',
+  'choke-stuck',
+]);
+
+/** Whether a repair takes a part, by the trade or because the shop keeps one for it. */
+const takesPart = (use: PricedId, catalogue: readonly Part[]): boolean =>
+  catalogue.some((p) => servesFor(p, use)) ||
+  (!NO_PART.has(use) && partsFor([], use, { kind: 'chainsaw' }).price > 0);
+
+const CARBURETTOR: ReadonlySet<CauseId> = new Set(
+  (['pump', 'metering', 'circuits'] as const).flatMap((place) => causesIn(place)),
+);
+
+/** The faults that are to be put right now: settled and not tried yet, and what was agreed of those found. */
+function toMend({ settled, found, decision, complaints }: Picture): Map<CauseId, string[]> {
+  const causes = new Map<CauseId, string[]>();
+  const take = (cause: CauseId, from: readonly string[]): void => {
+    causes.set(cause, [...(causes.get(cause) ?? []), ...from]);
+  };
+  for (const s of settled) if (s.outcome === null && 'cause' in s) take(s.cause, [s.entryId]);
+  if (decision) {
+    const standing = found.filter((f) => f.state === 'standing');
+    const agreed = putRightBy(
+      decision.choice,
+      standing.map((f) => f.cause),
+      complaints.map((c) => c.complaint),
+    );
+    for (const f of standing) if (agreed.includes(f.cause)) take(f.cause, [...f.refs, decision.entryId]);
+  }
+  return causes;
+}
+
+/** Layers that have to be new: marked by the school that was chosen, or gone. */
+function layersNew(rebuild: Rebuild): LayerId[] {
+  const due = rebuild.renewal ? renewsBy(rebuild.renewal, rebuild) : [];
+  const gone = rebuild.layers.flatMap((l) =>
+    l.where === 'missing' || l.where === 'binned' ? renewsBy('failed', { ...rebuild, layers: [l] }) : [],
+  );
+  const renewed = new Set(rebuild.layers.filter((l) => l.renewed).map((l) => l.id));
+  return [...new Set([...due, ...gone])].filter((id) => !renewed.has(id));
+}
+
+/**
+ * The parts a job takes, worked out from its log: of what is settled or agreed, and of the carburettor in pieces, each once. A
+ * kit or a new carburettor stands for all the layers it brings; layers stand for the repairs they are part of.
+ */
+export function wantsOf(picture: Picture, rebuild: Rebuild, catalogue: readonly Part[]): Want[] {
+  if (picture.stage === 'closed') return [];
+  const causes = toMend(picture);
+  const open = rebuild.came.length > 0 || rebuild.layers.some((l) => l.where !== 'in');
+  const layers = layersNew(rebuild);
+  const wants = new Map<PartUse, Want>();
+  const want = (use: PartUse, from: readonly string[] = []): void => {
+    if (!wants.has(use)) wants.set(use, { use, name: useName(use), from: [...new Set(from)] });
+  };
+  const done = rebuild.layers.some((l) => l.renewed);
+  if (rebuild.renewal === 'whole') want('carburettor-whole');
+  else if (rebuild.renewal === 'kit' && !done) want('carburettor-rebuild');
+  else if (rebuild.renewal !== 'kit') layers.forEach((id) => want(id));
+  // Once it is open, what is renewed in it says what is wanted, not the causes.
+  const left = [...causes.keys()].filter((c) => !(CARBURETTOR.has(c) && open && rebuild.renewal));
+  for (const job of jobsFor(left))
+    if (takesPart(job.id, catalogue))
+      want(
+        job.id,
+        job.mends.flatMap((c) => causes.get(c) ?? []),
+      );
+  return [...wants.values()];
+}

@@ -1,0 +1,97 @@
+import {
+  bookInSchema,
+  countSchema,
+  NEED_ACTS,
+  needActSchema,
+  needSchema,
+  ordersSchema,
+  partsSchema,
+  uuid,
+  type BookedIn,
+  type Drawer,
+  type NeedIn,
+  type OrdersIn,
+  type PartsIn,
+} from '@rusty-wren/contract';
+import { Hono } from 'hono';
+import type pg from 'pg';
+import { inTransaction, type Pool } from '../db/pool';
+import { checkedBody, pathId, refuse } from '../http/problem';
+import type { Announcer } from '../stream/announcer';
+import { readDrawer, takeParts } from './drawer';
+import { count } from './ledger';
+import { act, seeTo, type Grown } from './needs';
+import { bookIn, cancelOrder, placeOrders } from './orders';
+
+/** The drawer, the order list, and the parts of jobs. Every change is told to all benches. */
+export function partRoutes(pool: Pool, announcer: Announcer): Hono {
+  /** Does it in one transaction, then tells of it. */
+  const change = async <T>(
+    work: (client: pg.PoolClient) => Promise<{ grown: Grown; answer: T }>,
+  ): Promise<T> => {
+    const { grown, answer } = await inTransaction(pool, work);
+    for (const { jobId, entries } of grown) if (entries.length > 0) announcer.grew(jobId, entries);
+    await announcer.partsMoved();
+    return answer;
+  };
+  const drawer = (jobId: string | null): Promise<Drawer> => readDrawer(pool, jobId);
+  return new Hono()
+    .get('/parts', async (c) => {
+      const jobId = c.req.query('job');
+      if (jobId !== undefined && uuid.validate(jobId).error) throw refuse(404, 'No such job.');
+      return c.json<Drawer>(await drawer(jobId ?? null));
+    })
+    .put('/parts', async (c) => {
+      const parts = await checkedBody<PartsIn>(c, partsSchema);
+      await change(async (client) => ({ grown: [], answer: await takeParts(client, parts) }));
+      return c.json<Drawer>(await drawer(null));
+    })
+    .post('/parts/book-in', async (c) => {
+      const came = await checkedBody<Parameters<typeof bookIn>[1]>(c, bookInSchema);
+      const booked = await change(async (client) => {
+        const { booked: answer, grown } = await bookIn(client, came);
+        return { grown, answer };
+      });
+      return c.json<BookedIn>(booked);
+    })
+    .post('/parts/orders', async (c) => {
+      const orders = await checkedBody<OrdersIn>(c, ordersSchema);
+      await change(async (client) => ({ grown: await placeOrders(client, orders), answer: null }));
+      return c.json<Drawer>(await drawer(null), 201);
+    })
+    .delete('/parts/orders/:id', async (c) => {
+      const id = pathId(c, 'id');
+      await change(async (client) => ({ grown: await cancelOrder(client, id), answer: null }));
+      return c.json<Drawer>(await drawer(null));
+    })
+    .post('/parts/:id/count', async (c) => {
+      const part = pathId(c, 'id');
+      const body = await checkedBody<{ id: string; count: number; words?: string; by?: string }>(
+        c,
+        countSchema,
+      );
+      const { count: there, ...rest } = body;
+      await change(async (client) => ({ grown: [], answer: await count(client, { ...rest, part, there }) }));
+      return c.json<Drawer>(await drawer(null));
+    })
+    .post('/jobs/:id/parts', async (c) => {
+      const jobId = pathId(c, 'id');
+      const need = await checkedBody<NeedIn>(c, needSchema);
+      await change(async (client) => ({
+        grown: [{ jobId, entries: await seeTo(client, jobId, need) }],
+        answer: null,
+      }));
+      return c.json<Drawer>(await drawer(jobId), 201);
+    })
+    .post('/needs/:id/:act', async (c) => {
+      const needId = pathId(c, 'id');
+      const what = NEED_ACTS.find((a) => a === c.req.param('act'));
+      if (!what) throw refuse(404, 'No such address.');
+      const body = await checkedBody<Parameters<typeof act>[3]>(c, needActSchema);
+      const jobId = await change(async (client) => {
+        const grew = await act(client, needId, what, body);
+        return { grown: [grew], answer: grew.jobId };
+      });
+      return c.json<Drawer>(await drawer(jobId));
+    });
+}
