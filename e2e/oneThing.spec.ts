@@ -223,8 +223,18 @@ test('the rack and the bench say the same about a job', async ({ page }) => {
   }
 });
 
-const VIEWS = ['/', '/closed', '/check-in', '/specs', '/shop', '/practice', '/tools', '/tools/fuel'] as const;
-const OF_A_JOB = ['', '/map', '/tune', '/start', '/rebuild', '/choices', '/papers'] as const;
+const VIEWS = [
+  '/',
+  '/closed',
+  '/check-in',
+  '/specs',
+  '/shop',
+  '/parts',
+  '/practice',
+  '/tools',
+  '/tools/fuel',
+] as const;
+const OF_A_JOB = ['', '/map', '/tune', '/start', '/rebuild', '/choices', '/papers', '/parts'] as const;
 const SIZES = [
   [1280, 800],
   [390, 844],

@@ -23,5 +23,6 @@ export {
   type Stocked,
 } from './part';
 export { partTable, readPartTable, type PartRow } from './partTable';
+export { bookWithDrawer } from './priceLines';
 export { wantsOf, type Want } from './wants';
 export { waysFor, workingDaysOn, type Way } from './ways';

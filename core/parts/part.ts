@@ -1,4 +1,13 @@
-import { familyName, LAYER_IDS, layerOf, type FamilyId, type LayerId } from '../knowledge';
+import {
+  CAUSE_IDS,
+  causeOf,
+  familyName,
+  LAYER_IDS,
+  layerOf,
+  type CauseId,
+  type FamilyId,
+  type LayerId,
+} from '../knowledge';
 import type { MachineKind } from '../machine';
 import { PRICED_IDS, pricedName, type Cents, type PricedId, type PricedMachine } from '../worth';
 
@@ -8,8 +17,14 @@ export const PART_USES: readonly PartUse[] = [...PRICED_IDS, ...LAYER_IDS];
 
 const isLayer = (use: PartUse): use is LayerId => (LAYER_IDS as readonly string[]).includes(use);
 
-/** What a use is called: what is done, or the layer. */
-export const useName = (use: PartUse): string => (isLayer(use) ? layerOf(use).name : pricedName(use));
+const isCause = (use: PartUse): use is CauseId => (CAUSE_IDS as readonly string[]).includes(use);
+
+/** What a part is for, in words: what is wrong, what is done, or the layer. */
+export const useName = (use: PartUse): string =>
+  isLayer(use) ? layerOf(use).name : isCause(use) ? causeOf(use).name : pricedName(use);
+
+/** What is wanted for a use, before anybody has said which part: what is done, or the layer. */
+export const wantName = (use: PartUse): string => (isLayer(use) ? layerOf(use).name : pricedName(use));
 
 /** What a part goes on: one model, one family of carburettors, or one kind of machine. */
 export type Fit = { maker: string; model: string } | { family: FamilyId } | { kind: MachineKind };

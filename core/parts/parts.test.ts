@@ -3,8 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { CAUSE_IDS, FAMILY_IDS, LAYER_IDS, type CauseId } from '../knowledge';
 import { makeEntry, readJob, unnumbered, type Entry, type Noted } from '../log';
 import { rebuildOf } from '../rebuild';
+import { partsFor, type PriceLine } from '../worth';
 import {
   bestSource,
+  bookWithDrawer,
   fitsOn,
   jobParts,
   leastFor,
@@ -111,7 +113,10 @@ describe('what a job wants', () => {
   });
 
   it('has a name for everything that a part may be for', () => {
-    for (const use of PART_USES) expect(useName(use).length, use).toBeGreaterThan(2);
+    const names = PART_USES.map(useName);
+    for (const name of names) expect(name.length).toBeGreaterThan(2);
+    // Two that read alike could not be told apart where they are picked.
+    expect(names.filter((n, at) => names.indexOf(n) !== at)).toEqual([]);
   });
 });
 
@@ -251,6 +256,35 @@ describe('ways to a part', () => {
         }
       }),
     );
+  });
+});
+
+describe('the catalogue in the price book', () => {
+  const saw = { kind: 'chainsaw', maker: 'Brakken', model: 'B45' } as const;
+  const coil = (more: Partial<Stocked>): Stocked =>
+    part('coil', {
+      uses: ['coil-failed'],
+      fits: [{ kind: 'chainsaw' }],
+      sources: [{ name: 'Slow', waitDays: 9 }],
+      ...more,
+    });
+
+  it('says what a part costs and when it is here: at once from the drawer, else from where it comes', () => {
+    const price = (...parts: Stocked[]) => partsFor(bookWithDrawer([], parts), 'coil-failed', saw);
+    expect(price(coil({ onHand: 1 }))).toMatchObject({ price: 10_00, waitDays: 0, from: 'kind' });
+    expect(price(coil({ onHand: 1, held: 1 }))).toMatchObject({ price: 10_00, waitDays: 9 });
+    // What lies there comes before a cheaper one that does not.
+    expect(price(coil({ price: 5_00 }), coil({ onHand: 1 }))).toMatchObject({ price: 10_00, waitDays: 0 });
+    // Of a donor there is no price for the next one, and what does not fit says nothing.
+    expect(price(coil({ donor: { tag: 8, condition: 'good' }, onHand: 1 })).from).toBe('usual');
+    expect(price(coil({ fits: [{ kind: 'trimmer' }] })).from).toBe('usual');
+    // A price that somebody wrote down stands; the drawer says when it is here.
+    const line: PriceLine = { what: 'coil-failed', kind: 'chainsaw', price: 44_00, waitDays: 5 };
+    expect(partsFor(bookWithDrawer([line], [coil({ onHand: 1 })]), 'coil-failed', saw)).toMatchObject({
+      price: 44_00,
+      waitDays: 0,
+    });
+    expect(partsFor(bookWithDrawer([line], []), 'coil-failed', saw).waitDays).toBe(5);
   });
 });
 

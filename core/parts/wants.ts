@@ -2,7 +2,7 @@ import { causesIn, type CauseId, type LayerId } from '../knowledge';
 import type { Picture } from '../log';
 import { renewsBy, type Rebuild } from '../rebuild';
 import { jobsFor, partsFor, putRightBy, type PricedId } from '../worth';
-import { servesFor, useName, type Part, type PartUse } from './part';
+import { servesFor, wantName, type Part, type PartUse } from './part';
 
 /** A part that a job takes, by what was settled, agreed or marked. */
 export interface Want {
@@ -74,7 +74,7 @@ export function wantsOf(picture: Picture, rebuild: Rebuild, catalogue: readonly 
   const layers = layersNew(rebuild);
   const wants = new Map<PartUse, Want>();
   const want = (use: PartUse, from: readonly string[] = []): void => {
-    if (!wants.has(use)) wants.set(use, { use, name: useName(use), from: [...new Set(from)] });
+    if (!wants.has(use)) wants.set(use, { use, name: wantName(use), from: [...new Set(from)] });
   };
   const done = rebuild.layers.some((l) => l.renewed);
   if (rebuild.renewal === 'whole') want('carburettor-whole');

@@ -11,6 +11,7 @@ import {
   unnumbered,
   type Noted,
   type PaperKind,
+  type Stage,
 } from '@rusty-wren/core/log';
 import { paperFor } from '@rusty-wren/core/paper';
 import { readShorthand } from '@rusty-wren/core/shorthand';
@@ -23,6 +24,7 @@ import { hangPhoto } from '../photos/keep';
 import { DRAWN, drawPhoto, type DrawnId } from './drawn';
 import { OWNERS, SPEC_CARDS, TECHNICIANS, type DemoMachine, type DemoOwner } from './people';
 import type { Happening, Scenario } from './happening';
+import { loadParts } from './parts';
 import { SCENARIOS } from './scenarios';
 
 const DAY_MS = 86_400_000;
@@ -203,8 +205,14 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
     for (const [key, owner] of Object.entries<DemoOwner>(OWNERS))
       owners.set(key, await insertOwner(client, owner));
     const drawn = await drawAll();
-    for (const scenario of SCENARIOS)
-      await loadScenario(client, scenario, { now, owners, by: accounts.get(scenario.by) ?? '', drawn });
+    /** Jobs that wait for parts, by model. */
+    const waiting = new Map<string, string>();
+    for (const scenario of SCENARIOS) {
+      const by = accounts.get(scenario.by) ?? '';
+      const loaded = await loadScenario(client, scenario, { now, owners, by, drawn });
+      if (loaded.stage === 'parts') waiting.set(loaded.model, loaded.jobId);
+    }
+    await loadParts(client, waiting, now);
     return true;
   });
 }
@@ -218,7 +226,7 @@ async function loadScenario(
     by,
     drawn,
   }: { now: Date; owners: ReadonlyMap<string, ReadonlyMap<string, string>>; by: string; drawn: Drawn },
-): Promise<void> {
+): Promise<{ jobId: string; model: string; stage: Stage | null }> {
   const [owner, machine] = scenario.machine;
   const ids = owners.get(owner);
   const known = (OWNERS as Record<string, DemoOwner>)[owner]!;
@@ -246,4 +254,6 @@ async function loadScenario(
   const hung = new Set(entries.flatMap((e) => (e.kind === 'photo' ? [e.body.hash] : [])));
   for (const photo of Object.values(drawn))
     if (hung.has(photo.hash)) await hangPhoto(client, jobId, photo.hash, { ...photo, type: 'image/webp' });
+  const stages = entries.flatMap((e) => (e.kind === 'stage' ? [e.body.stage] : []));
+  return { jobId, model: known.machines[machine]!.model, stage: stages.at(-1) ?? null };
 }

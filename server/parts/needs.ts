@@ -28,8 +28,21 @@ const lockNeed = async (client: pg.PoolClient, id: string): Promise<NeedNow> => 
   return rows[0];
 };
 
+/** A day as it stands on a tag. */
+const dayWords = (day: string): string =>
+  new Date(day).toLocaleDateString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  });
+
 /** A job waits for its parts, or is on its hook again, as its needs say now. Nothing is said that its log says already. */
-export async function standingOf(client: pg.PoolClient, jobId: string, by?: string): Promise<Entry[]> {
+export async function standingOf(
+  client: pg.PoolClient,
+  jobId: string,
+  { by, now = new Date() }: { by?: string | undefined; now?: Date } = {},
+): Promise<Entry[]> {
   const { rows } = await client.query<{ name: string; state: string; expected_on: string | null }>(
     `SELECT n.name, n.state, o.expected_on FROM part_need n LEFT JOIN part_order o ON o.id = n.order_id
      WHERE n.job_id = $1 AND n.state IN ('to-order', 'ordered') ORDER BY n.at`,
@@ -41,7 +54,7 @@ export async function standingOf(client: pg.PoolClient, jobId: string, by?: stri
   const waits = rows
     .map(
       (n) =>
-        `${n.name}${n.state === 'to-order' ? ' (to be ordered)' : n.expected_on ? `, due ${n.expected_on}` : ''}`,
+        `${n.name}${n.state === 'to-order' ? ' (to be ordered)' : n.expected_on ? `, due ${dayWords(n.expected_on)}` : ''}`,
     )
     .join('; ')
     .slice(0, 300);
@@ -54,12 +67,17 @@ export async function standingOf(client: pg.PoolClient, jobId: string, by?: stri
         ? ({ stage: 'hook' } as const)
         : null;
   if (!says) return [];
-  const common = { id: randomUUID(), notedAt: new Date().toISOString(), ...(by && { by }) };
+  const common = { id: randomUUID(), notedAt: now.toISOString(), ...(by && { by }) };
   return appendEntries(client, jobId, [makeEntry({ kind: 'stage', body: says }, common)]);
 }
 
 /** Sees to a part of a job: takes it from the drawer, or puts it on the list. Sent twice, it is seen to once. */
-export async function seeTo(client: pg.PoolClient, jobId: string, need: NeedIn): Promise<Entry[]> {
+export async function seeTo(
+  client: pg.PoolClient,
+  jobId: string,
+  need: NeedIn,
+  now?: Date,
+): Promise<Entry[]> {
   const job = await client.query('SELECT 1 FROM job WHERE id = $1', [jobId]);
   if (job.rowCount === 0) throw refuse(404, 'No such job.');
   const known = await client.query('SELECT 1 FROM part_need WHERE id = $1', [need.id]);
@@ -96,7 +114,7 @@ export async function seeTo(client: pg.PoolClient, jobId: string, need: NeedIn):
       held: need.count,
       need: need.id,
     });
-  return standingOf(client, jobId);
+  return standingOf(client, jobId, now ? { now } : {});
 }
 
 /** From which state each act leads to which. */
@@ -140,5 +158,5 @@ export async function act(
     'UPDATE part_need SET state = $2, part_id = coalesce($3, part_id), order_id = $4 WHERE id = $1',
     [need.id, to, of, null],
   );
-  return { jobId: need.job_id, entries: await standingOf(client, need.job_id, by) };
+  return { jobId: need.job_id, entries: await standingOf(client, need.job_id, { by }) };
 }

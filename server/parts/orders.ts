@@ -6,7 +6,7 @@ import { move } from './ledger';
 import { standingOf, type Grown } from './needs';
 
 /** Writes orders down as they go out; the jobs they are for wait for them. An order sent twice stands once. */
-export async function placeOrders(client: pg.PoolClient, { orders }: OrdersIn): Promise<Grown> {
+export async function placeOrders(client: pg.PoolClient, { orders }: OrdersIn, now?: Date): Promise<Grown> {
   const jobs = new Set<string>();
   for (const o of orders) {
     const part = await client.query('SELECT 1 FROM part WHERE id = $1', [o.part]);
@@ -28,7 +28,8 @@ export async function placeOrders(client: pg.PoolClient, { orders }: OrdersIn): 
     rows.forEach((r) => jobs.add(r.job_id));
   }
   const grown: Grown = [];
-  for (const jobId of jobs) grown.push({ jobId, entries: await standingOf(client, jobId) });
+  for (const jobId of jobs)
+    grown.push({ jobId, entries: await standingOf(client, jobId, now ? { now } : {}) });
   return grown;
 }
 
@@ -144,7 +145,7 @@ export async function bookIn(
   }
   const onHooks: BookedIn['jobs'] = [];
   for (const [jobId, job] of jobs) {
-    const entries = await standingOf(client, jobId, came.by);
+    const entries = await standingOf(client, jobId, { by: came.by });
     grown.push({ jobId, entries });
     if (entries.some((e) => e.kind === 'stage' && e.body.stage === 'hook')) onHooks.push(job);
   }

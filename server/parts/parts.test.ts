@@ -223,7 +223,7 @@ describe('an order', () => {
     expect((await drawer()).orders).toContainEqual(
       expect.objectContaining({ id: order.id, count: 3, expected: '2026-12-01' }),
     );
-    expect((await stages(jobId)).at(-1)).toEqual(['parts', 'Coil, due 2026-12-01']);
+    expect((await stages(jobId)).at(-1)).toEqual(['parts', 'Coil, due Tue 1 Dec']);
     const came = { id: randomUUID(), code: part.code };
     const { body } = await send<BookedIn>('POST', '/api/parts/book-in', came);
     expect(body).toMatchObject({ part: part.id, count: 3, jobs: [{ jobId, owner: 'Odile Farrant' }] });

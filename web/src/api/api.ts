@@ -1,11 +1,17 @@
 import type {
   Account,
+  BookedIn,
   CheckIn,
   CustomerWithMachines,
   Delivery,
+  Drawer,
   JobWithLog,
+  NeedAct,
+  NeedIn,
+  OrdersIn,
   OwnOrder,
   Parcel,
+  PartsIn,
   PriceLineKey,
   RackTag,
   Shop,
@@ -67,10 +73,26 @@ interface OfPaper {
   entryId: string;
 }
 
+/** What came: by its order, by what a scanner typed, or by the part. */
+type CameIn = { id: string; count?: number; by?: string } & (
+  { order: string } | { code: string } | { part: string }
+);
+
+/** Something done with a part of a job. */
+interface ActOnPart {
+  jobId: string;
+  need: string;
+  act: NeedAct;
+  /** Of the movement. */
+  id: string;
+  part?: string;
+  by?: string;
+}
+
 /** Everything asked of the bench server. */
 export const api = createApi({
   baseQuery: askOrRemember,
-  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs', 'Shop'],
+  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs', 'Shop', 'Drawer'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     rack: build.query<RackTag[], 'open' | 'closed'>({
@@ -111,6 +133,39 @@ export const api = createApi({
       query: (body) => ({ url: 'shop/prices', method: 'PUT', body }),
       invalidatesTags: ['Shop'],
     }),
+    /** The drawer, what is on its way, and what jobs have of it; of one job also what was fitted. */
+    drawer: build.query<Drawer, string | null>({
+      query: (jobId) => (jobId === null ? 'parts' : `parts?job=${jobId}`),
+      providesTags: ['Drawer'],
+    }),
+    takeParts: build.mutation<Drawer, PartsIn>({
+      query: (body) => ({ url: 'parts', method: 'PUT', body }),
+      invalidatesTags: ['Drawer'],
+    }),
+    countPart: build.mutation<Drawer, { part: string; id: string; count: number; words?: string }>({
+      query: ({ part, ...body }) => ({ url: `parts/${part}/count`, method: 'POST', body }),
+      invalidatesTags: ['Drawer'],
+    }),
+    bookIn: build.mutation<BookedIn, CameIn>({
+      query: (body) => ({ url: 'parts/book-in', method: 'POST', body }),
+      invalidatesTags: ['Drawer', 'Rack'],
+    }),
+    placeOrders: build.mutation<Drawer, OrdersIn>({
+      query: (body) => ({ url: 'parts/orders', method: 'POST', body }),
+      invalidatesTags: ['Drawer', 'Rack'],
+    }),
+    cancelOrder: build.mutation<Drawer, string>({
+      query: (id) => ({ url: `parts/orders/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Drawer', 'Rack'],
+    }),
+    seeToPart: build.mutation<Drawer, { jobId: string; need: NeedIn }>({
+      query: ({ jobId, need }) => ({ url: `jobs/${jobId}/parts`, method: 'POST', body: need }),
+      invalidatesTags: (_result, _error, { jobId }) => ['Drawer', 'Rack', { type: 'Job', id: jobId }],
+    }),
+    actOnPart: build.mutation<Drawer, ActOnPart>({
+      query: ({ need, act, jobId: _, ...body }) => ({ url: `needs/${need}/${act}`, method: 'POST', body }),
+      invalidatesTags: (_result, _error, { jobId }) => ['Drawer', 'Rack', { type: 'Job', id: jobId }],
+    }),
     openOwnerLink: build.mutation<{ token: string; expiresAt: string }, OfPaper>({
       query: ({ jobId, entryId }) => ({
         url: `jobs/${jobId}/papers/${entryId}/link`,
@@ -138,6 +193,14 @@ export const api = createApi({
 });
 
 export const {
+  useActOnPartMutation,
+  useBookInMutation,
+  useCancelOrderMutation,
+  useCountPartMutation,
+  useDrawerQuery,
+  usePlaceOrdersMutation,
+  useSeeToPartMutation,
+  useTakePartsMutation,
   useRackQuery,
   useJobQuery,
   useCustomersQuery,

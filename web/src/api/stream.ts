@@ -1,4 +1,5 @@
 import type { JobChanged } from '@rusty-wren/contract';
+import type { StreamEvent } from '../keeping/tabs';
 import type { AppThunk } from '../app/state';
 import { api } from './api';
 
@@ -12,10 +13,14 @@ export const heardOf = (jobId: string): number => heard.get(jobId) ?? 0;
 
 /** Takes in what the stream said: another device's entries are fetched where this page shows them. */
 export const hearStream =
-  (event: 'job' | 'gap', data: string): AppThunk =>
+  (event: StreamEvent, data: string): AppThunk =>
   (dispatch, getState) => {
     if (event === 'gap') {
-      dispatch(api.util.invalidateTags(['Rack', 'Job']));
+      dispatch(api.util.invalidateTags(['Rack', 'Job', 'Drawer']));
+      return;
+    }
+    if (event === 'parts') {
+      dispatch(api.util.invalidateTags(['Drawer']));
       return;
     }
     const { jobId, seq } = JSON.parse(data) as JobChanged;
@@ -32,13 +37,14 @@ export const hearStream =
  * Listens to the server's changes, and again whenever it was cut off; each time it is let in anew there may have been a gap.
  * `onOpen` is told that the server is there. Returns how to stop.
  */
-export function listen(on: (event: 'job' | 'gap', data: string) => void, onOpen: () => void): () => void {
+export function listen(on: (event: StreamEvent, data: string) => void, onOpen: () => void): () => void {
   let source: EventSource;
   let opened = false;
   let again: ReturnType<typeof setTimeout>;
   const open = (): void => {
     source = new EventSource('/api/stream');
     source.addEventListener('job', (event: MessageEvent<string>) => on('job', event.data));
+    source.addEventListener('parts', () => on('parts', ''));
     source.addEventListener('gap', () => on('gap', ''));
     source.addEventListener('open', () => {
       if (opened) on('gap', '');

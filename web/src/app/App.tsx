@@ -5,6 +5,8 @@ import { Bench } from '../bench/Bench';
 import { Choices } from '../choices/Choices';
 import { CheckIn } from '../checkin/CheckIn';
 import { CauseMap } from '../map/CauseMap';
+import { JobParts } from '../parts/JobParts';
+import { Parts } from '../parts/Parts';
 import { Papers } from '../papers/Papers';
 import { Practice } from '../practice/Practice';
 import { Closed } from '../rack/Closed';
@@ -34,6 +36,8 @@ const router = createBrowserRouter([
       { path: '/job/:jobId/rebuild', element: <Rebuild /> },
       { path: '/job/:jobId/papers', element: <Papers /> },
       { path: '/job/:jobId/choices', element: <Choices /> },
+      { path: '/job/:jobId/parts', element: <JobParts /> },
+      { path: '/parts', element: <Parts /> },
       { path: '/specs', element: <Specs /> },
       { path: '/shop', element: <Shop /> },
       { path: '/practice', element: <Practice /> },

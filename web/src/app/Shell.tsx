@@ -28,6 +28,7 @@ export function Shell(): ReactElement {
       { key: '?', does: 'this list', run: () => setKeysOpen(true) },
       { key: 'r', does: 'the rack', run: () => void navigate('/') },
       { key: 'n', does: 'check a machine in', run: () => void navigate('/check-in') },
+      { key: 'k', does: 'the parts', run: () => void navigate('/parts') },
       { key: 't', does: 'the tools', run: () => void navigate('/tools') },
       { key: 'd', does: 'light or dark', run: () => void dispatch(themeTurned()) },
     ],
@@ -55,6 +56,14 @@ export function Shell(): ReactElement {
             }
           >
             Rack
+          </NavLink>
+          <NavLink
+            to="/parts"
+            className={({ isActive }) =>
+              `hidden min-h-11 items-center rounded-md px-3 sm:flex font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+            }
+          >
+            Parts
           </NavLink>
           <NavLink
             to="/check-in"

@@ -11,7 +11,7 @@ import { JobBar } from '../job/JobBar';
 import { useLog, type JobAtBench, type Log } from '../job/useJob';
 import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
-import { WithShop } from '../shop/WithShop';
+import { WithReckoning } from '../shop/WithShop';
 import { Button } from '../ui/Button';
 import { MainLink } from '../ui/MainLink';
 import { useMoney } from '../ui/money';
@@ -27,7 +27,7 @@ import { useOneMore } from './useOneMore';
 export const Choices = (): ReactElement => (
   <WithJob
     show={(atBench) => (
-      <WithShop show={(shop) => <OnTheCounter key={atBench.job.id} atBench={atBench} shop={shop} />} />
+      <WithReckoning show={(shop) => <OnTheCounter key={atBench.job.id} atBench={atBench} shop={shop} />} />
     )}
   />
 );

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 const PLACES = [
   { to: 'choices', words: 'Choices and prices' },
   { to: 'papers', words: 'Papers' },
+  { to: 'parts', words: 'Parts' },
   { to: 'rebuild', words: 'Carburettor in pieces' },
   { to: 'map', words: 'Cause map' },
 ] as const;

@@ -1,5 +1,8 @@
 import type { Entry } from '@rusty-wren/core/log';
 
+/** What the server's stream tells: a log has grown, parts have moved, or something may have been missed. */
+export type StreamEvent = 'job' | 'parts' | 'gap';
+
 /** What tabs of one browser tell each other. */
 export type Telling =
   /** The shelf was changed. */
@@ -11,7 +14,7 @@ export type Telling =
       stored: readonly { jobId: string; entries: readonly Entry[] }[];
     }
   /** The server said so on its stream. */
-  | { kind: 'stream'; event: 'job' | 'gap'; data: string }
+  | { kind: 'stream'; event: StreamEvent; data: string }
   /** Whether the server answers. */
   | { kind: 'reach'; offline: boolean };
 

@@ -8,7 +8,7 @@ import { JobBar } from '../job/JobBar';
 import { useLog, type JobAtBench, type Log } from '../job/useJob';
 import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
-import { WithShop } from '../shop/WithShop';
+import { WithReckoning } from '../shop/WithShop';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { saveFile } from '../ui/saveFile';
@@ -21,7 +21,7 @@ import { PaperView } from './PaperView';
 export const Papers = (): ReactElement => (
   <WithJob
     show={(atBench) => (
-      <WithShop show={(shop) => <OnTheDesk key={atBench.job.id} atBench={atBench} shop={shop} />} />
+      <WithReckoning show={(shop) => <OnTheDesk key={atBench.job.id} atBench={atBench} shop={shop} />} />
     )}
   />
 );

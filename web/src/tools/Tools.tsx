@@ -64,6 +64,12 @@ export function Tools(): ReactElement {
           </NavLink>
         ))}
         <NavLink
+          to="/parts"
+          className="flex min-h-11 shrink-0 items-center rounded-md px-3 text-lg font-semibold hover:bg-line sm:hidden"
+        >
+          Parts
+        </NavLink>
+        <NavLink
           to="/specs"
           className="flex min-h-11 shrink-0 items-center rounded-md px-3 text-lg font-semibold hover:bg-line lg:mt-3"
         >

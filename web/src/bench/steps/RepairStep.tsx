@@ -1,6 +1,6 @@
 import { causeOf, remedyMinutes, remedyOf } from '@rusty-wren/core/knowledge';
 import { nameOfMend, type OffItem, type Settled } from '@rusty-wren/core/log';
-import type { ReactElement } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 import type { Log } from '../../job/useJob';
 import { Button } from '../../ui/Button';
 import { causesInWords } from '../../ui/words';
@@ -12,12 +12,15 @@ export function RepairStep({
   jobId,
   settled,
   off,
+  parts,
   log,
 }: {
   jobId: string;
   settled: Settled;
   /** What has to go back before it can be tried. */
   off: readonly OffItem[];
+  /** What it takes, and where that is. */
+  parts?: ReactNode;
   log: Log;
 }): ReactElement {
   const cause = 'cause' in settled ? causeOf(settled.cause) : null;
@@ -34,6 +37,7 @@ export function RepairStep({
       {remedy && (
         <p className="mt-3 max-w-[58ch] text-xl leading-snug">With it goes: {causesInWords(remedy.mends)}.</p>
       )}
+      {parts}
       <Mending
         jobId={jobId}
         what={

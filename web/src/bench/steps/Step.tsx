@@ -3,6 +3,7 @@ import type { CheckId } from '@rusty-wren/core/knowledge';
 import { offToStart, partsOff, type Phase } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import type { JobAtBench, Log } from '../../job/useJob';
+import { PartsAtHand } from '../../parts/PartsAtHand';
 import { Working } from '../../ui/Working';
 import { Alternatives } from '../Alternatives';
 import { NextCheck } from '../NextCheck';
@@ -53,6 +54,7 @@ function afterLooking(phase: Phase, { atBench, log, onClosing }: AtStep): ReactE
           jobId={job.id}
           settled={phase.settled}
           off={offToStart(picture)}
+          parts={<PartsAtHand atBench={atBench} />}
           log={log}
         />
       );
