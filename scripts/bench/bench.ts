@@ -5,6 +5,7 @@ import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import { Bench } from 'tinybench';
 import { caseWith } from './caseWith';
+import { days } from './days';
 import { speedInChromium } from './inChromium';
 import { ears } from './ear';
 import { smallNetworks } from './networks';
@@ -17,6 +18,7 @@ import { POLICIES, type Outcome, type Share } from './plays';
 /**
  * Speed of the inference, every policy played on the same drawn machines, and the plan against the exact optimum.
  * The ear against two pitch detectors on `--clips N` recordings a place, and the tuning advice on `--tunes N` mistunings.
+ * The day's plan against simple rules and the best there is on `--weeks N` drawn weeks (500); `--days-only` for that alone.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
  */
 
@@ -160,6 +162,8 @@ function flag(name: string): string | undefined {
   return at > 0 ? process.argv[at + 1] : undefined;
 }
 
+if (!process.argv.includes('--plays-only')) days(Number(flag('weeks') ?? 500));
+if (process.argv.includes('--days-only')) process.exit();
 if (!process.argv.includes('--plays-only')) {
   await speed();
   await speedInChromium();

@@ -1,0 +1,74 @@
+/** Where a piece of work is done. */
+export type Place = 'bench' | 'bath' | 'outdoors' | 'desk';
+
+export type TaskKind = 'look' | 'mend' | 'together' | 'prove' | 'cold-start' | 'close' | 'soak';
+
+/** One piece of work on one machine, done in one go. All times are minutes since the plan's beginning. */
+export interface Task {
+  id: string;
+  job: string;
+  kind: TaskKind;
+  place: Place;
+  /** Whether somebody has to be at it; a bath goes on by itself, day and night. */
+  hands: boolean;
+  /** Minutes it takes: what is expected, and by how much that varies (standard deviation). */
+  minutes: number;
+  spread: number;
+  /** Not before this: a part is here, an engine is cold. */
+  release: number;
+  /** What has to be done before it on the same machine, and for how long the machine rests in between: an engine cools. */
+  after: { task: string; rest: number } | null;
+  /** Work of one likeness follows on itself without setting up anew. */
+  like: string;
+}
+
+/** A machine and what was promised of it. */
+export interface DueJob {
+  id: string;
+  /** By when it was promised, minutes; null: nothing was. */
+  due: number | null;
+  /** How much a minute of lateness counts. */
+  weight: number;
+}
+
+/** Somebody who works, and when: disjoint, in order. */
+export interface Crew {
+  id: string;
+  windows: readonly (readonly [from: number, to: number])[];
+}
+
+/** A piece of work where somebody has put it: with whom, and from when on. */
+export interface Pin {
+  task: string;
+  crew: string;
+  from: number;
+}
+
+/** Everything a plan is made from. */
+export interface Work {
+  tasks: readonly Task[];
+  jobs: readonly DueJob[];
+  crew: readonly Crew[];
+  pins?: readonly Pin[];
+  /** How many machines find room at a place at once; where nothing is said, any number. */
+  rooms?: Partial<Readonly<Record<Place, number>>>;
+}
+
+/** Where a piece of work stands in a plan. `crew`: null for what goes on by itself. */
+export interface Slot {
+  task: string;
+  crew: string | null;
+  start: number;
+  end: number;
+}
+
+/** Minutes of setting up when the place changes, and when only the likeness does. */
+export const SETUP = { place: 6, like: 3 } as const;
+
+export const setupBetween = (
+  one: Pick<Task, 'place' | 'like'>,
+  next: Pick<Task, 'place' | 'like'>,
+): number => (one.place !== next.place ? SETUP.place : one.like !== next.like ? SETUP.like : 0);
+
+/** One bath, and one spot outdoors for each of two. */
+export const ROOMS: Partial<Readonly<Record<Place, number>>> = { bath: 1, outdoors: 2 };
