@@ -178,6 +178,9 @@ export const checkInSchema = Joi.object({
   entries: Joi.array().items(entrySchema).min(1).max(100).required(),
 }).required();
 
+/** What changes beside the logs: the drawer with its orders, or the day's hours and plan. */
+export type Moved = 'parts' | 'day';
+
 /** What the change stream says: this job's log has grown to this many entries. */
 export interface JobChanged {
   jobId: string;

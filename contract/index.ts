@@ -10,4 +10,5 @@ export type { NewEntry } from '@rusty-wren/core/log';
 export { day, faultyText, instant, isDay, isInstant, uuid } from './wire';
 export * from './papers';
 export * from './parts';
+export * from './day';
 export * from './photos';

@@ -6,6 +6,7 @@ import { secureHeaders } from 'hono/secure-headers';
 import type { Pool } from './db/pool';
 import { atMost, LOOPBACK, ownNamesOnly } from './http/guard';
 import { answerTo, refuse } from './http/problem';
+import { dayRoutes } from './day/routes';
 import { feedRoutes } from './feed/routes';
 import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
@@ -115,6 +116,7 @@ export function createApp({
   app.route('/api', ownerLinkRoutes(pool));
   app.route('/api', partRoutes(pool, announcer));
   app.route('/api/own-order', orderRoutes(pool));
+  app.route('/api/day', dayRoutes(pool, announcer));
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));
   app.route('/api/shop', shopRoutes(pool));

@@ -1,7 +1,11 @@
 export { goThrough, logNormalMinutes, promisesOf, type DrawMinutes, type Promised } from './chances';
 export { beforeOf, costOf, type Before, type Cost } from './cost';
 export { decode, Plan, ready, type Ready } from './decode';
+export { newcomer, readyNineInTen } from './earliest';
 export { exactPlan } from './exact';
+export { USUAL_HOURS, windowsOf, type CalendarDay, type Hours } from './hours';
+export { workOf, type OpenJob, type Waits } from './ofJobs';
+export { workKey } from './key';
 export { planned, planOf, type DayPlan } from './plan';
 export { pressing, type Pressed } from './pressing';
 export { orderBy, planBy, RULE_IDS, type SimpleRule } from './rules';

@@ -10,8 +10,10 @@ import {
   planOf,
   promisesOf,
   ready,
+  readyNineInTen,
   RULE_IDS,
   setupBetween,
+  workKey,
   type Crew,
   type Slot,
   type Task,
@@ -264,6 +266,32 @@ describe('a plan', () => {
     );
     expect(() => ready(workOf([task('a mend')], { jobs: [] }))).toThrow('not there');
     expect(decode(ready(workOf([])), []).slots()).toEqual([]);
+  });
+});
+
+describe('a machine that comes in', () => {
+  it('is ready the later the more there is to do, and not before its cold start', () => {
+    const some = (n: number): Work =>
+      workOf([...Array(n).keys()].map((j) => task(`j${j} mend`, { minutes: 100 })));
+    const empty = readyNineInTen(some(0), []);
+    // Looked for, mended and proved in about an hour and a quarter, then three hours of rest.
+    expect(empty).toBeGreaterThan(75 + 180);
+    expect(empty).toBeLessThan(540);
+    const busy = some(8);
+    expect(readyNineInTen(busy, planned(busy).slots)).toBeGreaterThan(1440);
+  });
+
+  it('never ready where nobody works', () => {
+    expect(readyNineInTen({ tasks: [], jobs: [], crew: [] }, [])).toBe(Infinity);
+  });
+});
+
+describe('the name of some work', () => {
+  it('is the same for the same work, another for any other', () => {
+    const work = workOf([task('a mend')]);
+    expect(workKey(structuredClone(work))).toBe(workKey(work));
+    expect(workKey({ ...work, pins: [{ task: 'a mend', crew: 'ann', from: 5 }] })).not.toBe(workKey(work));
+    expect(workKey(workOf([task('a mend', { minutes: 31 })]))).not.toBe(workKey(work));
   });
 });
 

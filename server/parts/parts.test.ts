@@ -304,7 +304,7 @@ describe('an order', () => {
 
   it('every bench is told', async () => {
     let told = 0;
-    const leave = bench.changes.hearParts(() => (told += 1));
+    const leave = bench.changes.hearMoved((what) => (told += what === 'parts' ? 1 : 0));
     await aPart(1);
     await expect.poll(() => told).toBeGreaterThan(0);
     leave();

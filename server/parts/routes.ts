@@ -31,7 +31,7 @@ export function partRoutes(pool: Pool, announcer: Announcer): Hono {
   ): Promise<T> => {
     const { grown, answer } = await inTransaction(pool, work);
     for (const { jobId, entries } of grown) if (entries.length > 0) announcer.grew(jobId, entries);
-    await announcer.partsMoved();
+    await announcer.moved('parts');
     return answer;
   };
   const drawer = (jobId: string | null): Promise<Drawer> => readDrawer(pool, jobId);

@@ -1,4 +1,4 @@
-import type { JobChanged } from '@rusty-wren/contract';
+import type { JobChanged, Moved } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
 import type { Db } from '../db/pool';
 
@@ -26,11 +26,11 @@ export class Announcer {
     await this.db.query("SELECT pg_notify('job_changed', '[]')");
   }
 
-  /** Tells every process that something of the drawer, an order or a job's parts has changed. */
-  async partsMoved(): Promise<void> {
+  /** Tells every process that something beside the logs has changed: the drawer, or the day. */
+  async moved(what: Moved): Promise<void> {
     await this.db
-      .query("SELECT pg_notify('parts_moved', '1')")
-      .catch((error: Error) => console.error(`changes of parts not announced: ${error.message}`));
+      .query("SELECT pg_notify('bench_moved', $1)", [what])
+      .catch((error: Error) => console.error(`${what} not announced: ${error.message}`));
   }
 
   private async tell(): Promise<void> {

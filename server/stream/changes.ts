@@ -1,4 +1,4 @@
-import type { FeedLine, JobChanged } from '@rusty-wren/contract';
+import type { FeedLine, JobChanged, Moved } from '@rusty-wren/contract';
 import pg from 'pg';
 
 type Listener = (change: JobChanged) => void;
@@ -12,7 +12,7 @@ const RETRY_MS = 1000;
 export class Changes {
   private readonly listeners = new Set<Listener>();
   private readonly feedListeners = new Set<(lines: readonly FeedLine[]) => void>();
-  private readonly partsListeners = new Set<() => void>();
+  private readonly movedListeners = new Set<(what: Moved) => void>();
   private readonly gapListeners = new Set<() => void>();
   private client: pg.Client | null = null;
   private stopped = false;
@@ -30,8 +30,8 @@ export class Changes {
         for (const hear of this.feedListeners) hear(lines);
         return;
       }
-      if (channel === 'parts_moved') {
-        for (const tell of this.partsListeners) tell();
+      if (channel === 'bench_moved') {
+        for (const tell of this.movedListeners) tell(payload as Moved);
         return;
       }
       const changes = JSON.parse(payload) as JobChanged[];
@@ -39,7 +39,7 @@ export class Changes {
       for (const change of changes) for (const listener of this.listeners) listener(change);
     });
     await client.connect();
-    await client.query('LISTEN job_changed; LISTEN instrument_feed; LISTEN parts_moved');
+    await client.query('LISTEN job_changed; LISTEN instrument_feed; LISTEN bench_moved');
     this.client = client;
   }
 
@@ -66,10 +66,10 @@ export class Changes {
     };
   }
 
-  /** Calls back whenever parts have moved, until the returned function is called. */
-  hearParts(onMoved: () => void): () => void {
-    this.partsListeners.add(onMoved);
-    return () => this.partsListeners.delete(onMoved);
+  /** Calls back whenever something beside the logs has changed, until the returned function is called. */
+  hearMoved(onMoved: (what: Moved) => void): () => void {
+    this.movedListeners.add(onMoved);
+    return () => this.movedListeners.delete(onMoved);
   }
 
   /** Calls back with readings of instruments as they come, until the returned function is called. */

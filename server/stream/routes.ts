@@ -2,7 +2,7 @@ import { Hono } from 'hono';
 import type { Changes } from './changes';
 import { eventStream } from './events';
 
-/** Server-sent events: `job` for each change of a log, `parts` when parts have moved, `gap` when some may have been missed, `beat` to keep the line open. */
+/** Server-sent events: `job` for each change of a log, `parts` and `day` when those have changed, `gap` when some may have been missed, `beat` to keep the line open. */
 export const streamRoutes = (changes: Changes): Hono =>
   new Hono().get('/', (c) =>
     eventStream(c, (push) => {
@@ -10,10 +10,10 @@ export const streamRoutes = (changes: Changes): Hono =>
         (change) => push('job', change),
         () => push('gap', {}),
       );
-      const parts = changes.hearParts(() => push('parts', {}));
+      const moved = changes.hearMoved((what) => push(what, {}));
       return () => {
         jobs();
-        parts();
+        moved();
       };
     }),
   );

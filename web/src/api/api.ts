@@ -3,9 +3,12 @@ import type {
   BookedIn,
   CheckIn,
   CustomerWithMachines,
+  Day,
+  DayPin,
   Delivery,
   Drawer,
   JobWithLog,
+  KeptPlan,
   NeedAct,
   NeedIn,
   OrdersIn,
@@ -18,6 +21,7 @@ import type {
   SpecCard,
   StandIn,
 } from '@rusty-wren/contract';
+import type { Hours } from '@rusty-wren/core/schedule';
 import type { PriceLine, ShopRules } from '@rusty-wren/core/worth';
 import {
   createApi,
@@ -92,7 +96,7 @@ interface ActOnPart {
 /** Everything asked of the bench server. */
 export const api = createApi({
   baseQuery: askOrRemember,
-  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs', 'Shop', 'Drawer'],
+  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs', 'Shop', 'Drawer', 'Day'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     rack: build.query<RackTag[], 'open' | 'closed'>({
@@ -132,6 +136,23 @@ export const api = createApi({
     setPrices: build.mutation<Shop, { lines: PriceLine[]; gone?: PriceLineKey[] }>({
       query: (body) => ({ url: 'shop/prices', method: 'PUT', body }),
       invalidatesTags: ['Shop'],
+    }),
+    day: build.query<Day, void>({ query: () => 'day', providesTags: ['Day'] }),
+    setHours: build.mutation<Day, { account: string; hours: Hours }>({
+      query: ({ account, hours }) => ({ url: `day/hours/${account}`, method: 'PUT', body: hours }),
+      invalidatesTags: ['Day'],
+    }),
+    putPin: build.mutation<Day, DayPin>({
+      query: (body) => ({ url: 'day/pins', method: 'PUT', body }),
+      invalidatesTags: ['Day'],
+    }),
+    dropPin: build.mutation<Day, string>({
+      query: (task) => ({ url: `day/pins/${encodeURIComponent(task)}`, method: 'DELETE' }),
+      invalidatesTags: ['Day'],
+    }),
+    keepPlan: build.mutation<Day, KeptPlan>({
+      query: (body) => ({ url: 'day/plan', method: 'PUT', body }),
+      invalidatesTags: ['Day'],
     }),
     /** The drawer, what is on its way, and what jobs have of it; of one job also what was fitted. */
     drawer: build.query<Drawer, string | null>({
@@ -197,6 +218,11 @@ export const {
   useBookInMutation,
   useCancelOrderMutation,
   useCountPartMutation,
+  useDayQuery,
+  useDropPinMutation,
+  useKeepPlanMutation,
+  usePutPinMutation,
+  useSetHoursMutation,
   useDrawerQuery,
   usePlaceOrdersMutation,
   useSeeToPartMutation,

@@ -16,11 +16,11 @@ export const hearStream =
   (event: StreamEvent, data: string): AppThunk =>
   (dispatch, getState) => {
     if (event === 'gap') {
-      dispatch(api.util.invalidateTags(['Rack', 'Job', 'Drawer']));
+      dispatch(api.util.invalidateTags(['Rack', 'Job', 'Drawer', 'Day']));
       return;
     }
-    if (event === 'parts') {
-      dispatch(api.util.invalidateTags(['Drawer']));
+    if (event !== 'job') {
+      dispatch(api.util.invalidateTags([event === 'parts' ? 'Drawer' : 'Day']));
       return;
     }
     const { jobId, seq } = JSON.parse(data) as JobChanged;
@@ -45,6 +45,7 @@ export function listen(on: (event: StreamEvent, data: string) => void, onOpen: (
     source = new EventSource('/api/stream');
     source.addEventListener('job', (event: MessageEvent<string>) => on('job', event.data));
     source.addEventListener('parts', () => on('parts', ''));
+    source.addEventListener('day', () => on('day', ''));
     source.addEventListener('gap', () => on('gap', ''));
     source.addEventListener('open', () => {
       if (opened) on('gap', '');

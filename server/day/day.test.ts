@@ -1,0 +1,100 @@
+import { randomUUID } from 'node:crypto';
+import type { Day } from '@rusty-wren/contract';
+import { USUAL_HOURS } from '@rusty-wren/core/schedule';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { aCheckIn, openBench, post, type TestBench } from '../testing/bench';
+
+let bench: TestBench;
+let account: string;
+let jobId: string;
+beforeAll(async () => {
+  bench = await openBench();
+  account = randomUUID();
+  await bench.pool.query("INSERT INTO account (id, name) VALUES ($1, 'Maren')", [account]);
+  const checkIn = aCheckIn();
+  await post(bench.app, '/api/jobs', checkIn);
+  jobId = checkIn.jobId;
+});
+afterAll(() => bench.close());
+
+async function send(
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<{ status: number; body: Day & { error?: string } }> {
+  const response = await bench.app.request(`/api/day${path}`, {
+    method,
+    ...(body !== undefined && {
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    }),
+  });
+  return { status: response.status, body: (await response.json()) as Day & { error?: string } };
+}
+const read = async (): Promise<Day> => (await send('GET', '')).body;
+
+describe('the day', () => {
+  it('has nothing by itself; hours are said and said anew', async () => {
+    expect(await read()).toEqual({ hours: [], pins: [], plan: null });
+    await send('PUT', `/hours/${account}`, USUAL_HOURS);
+    const half = { week: [{ day: 1, from: 480, to: 720 }], off: ['2026-12-24'] };
+    const { body } = await send('PUT', `/hours/${account}`, half);
+    expect(body.hours).toEqual([{ account, hours: half }]);
+  });
+
+  it('keeps what was put somewhere until it is undone; put again it is there', async () => {
+    const pin = { task: `${jobId} mend`, jobId, account, from: '2026-11-27T09:00:00.000Z' };
+    await send('PUT', '/pins', pin);
+    const later = { ...pin, from: '2026-11-27T13:00:00.000Z' };
+    expect((await send('PUT', '/pins', later)).body.pins).toEqual([later]);
+    expect((await send('DELETE', `/pins/${encodeURIComponent(pin.task)}`)).body.pins).toEqual([]);
+  });
+
+  it('keeps one plan for one piece of work, whoever worked it out, and tells of it', async () => {
+    let told = 0;
+    const leave = bench.changes.hearMoved((what) => (told += what === 'day' ? 1 : 0));
+    const plan = {
+      key: 'k1',
+      zero: '2026-11-27T08:00:00.000Z',
+      slots: [{ task: `${jobId} look`, crew: account, start: 0, end: 30 }],
+    };
+    await Promise.all([send('PUT', '/plan', plan), send('PUT', '/plan', plan)]);
+    expect((await read()).plan).toEqual(plan);
+    await send('PUT', '/plan', { ...plan, slots: [] });
+    expect((await read()).plan).toEqual(plan);
+    await send('PUT', '/plan', { ...plan, key: 'k2', slots: [] });
+    expect((await read()).plan).toMatchObject({ key: 'k2', slots: [] });
+    await expect.poll(() => told).toBeGreaterThan(1);
+    leave();
+  });
+
+  it('refuses by name what is none, and changes nothing', async () => {
+    const before = await read();
+    const pin = { task: 'x', jobId, account, from: '2026-11-27T09:00:00.000Z' };
+    for (const [path, body, says, status] of [
+      [`/hours/${account}`, { week: [{ day: 7, from: 0, to: 1 }], off: [] }, 'week[0].day', 400],
+      [
+        `/hours/${account}`,
+        { week: [{ day: 1, from: 600, to: 500 }], off: [] },
+        'ends before it begins',
+        400,
+      ],
+      [`/hours/${account}`, { week: [], off: ['tomorrow'] }, 'off[0]', 400],
+      [`/hours/${randomUUID()}`, USUAL_HOURS, 'Nobody on the books', 404],
+      ['/pins', { ...pin, from: 'soon' }, 'from', 400],
+      ['/pins', { ...pin, jobId: randomUUID() }, 'No such job', 404],
+      ['/pins', { ...pin, account: randomUUID() }, 'Nobody on the books', 404],
+      ['/plan', { key: 'k', zero: 'now', slots: [] }, 'zero', 400],
+      [
+        '/plan',
+        { key: 'k', zero: pin.from, slots: [{ task: 'x', crew: null, start: 'a', end: 1 }] },
+        'slots[0].start',
+        400,
+      ],
+    ] as const) {
+      const answer = await send('PUT', path, body);
+      expect([answer.status, answer.body.error?.includes(says)], says).toEqual([status, true]);
+    }
+    expect(await read()).toEqual(before);
+  });
+});

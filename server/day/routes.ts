@@ -1,0 +1,103 @@
+import {
+  hoursSchema,
+  pinSchema,
+  planSchema,
+  type Day,
+  type DayPin,
+  type KeptPlan,
+} from '@rusty-wren/contract';
+import type { Hours } from '@rusty-wren/core/schedule';
+import { Hono } from 'hono';
+import pg from 'pg';
+import type { Db, Pool } from '../db/pool';
+import { checkedBody, pathId, refuse } from '../http/problem';
+import type { Announcer } from '../stream/announcer';
+
+/** So many plans are kept: the last one is shown, the others show how the day went. */
+const KEPT = 200;
+
+/** What the day is planned by: hours, what was put where, and the plan as it was worked out last. */
+async function readDay(db: Db): Promise<Day> {
+  const hours = await db.query<{ account: string; hours: Hours }>(
+    'SELECT account_id AS account, hours FROM working_hours ORDER BY account_id',
+  );
+  const pins = await db.query<{ task: string; job_id: string; account_id: string; from_at: Date }>(
+    'SELECT task, job_id, account_id, from_at FROM day_pin ORDER BY from_at, task',
+  );
+  const plan = await db.query<{ key: string; zero: Date; slots: KeptPlan['slots'] }>(
+    'SELECT key, zero, slots FROM day_plan ORDER BY n DESC LIMIT 1',
+  );
+  const last = plan.rows[0];
+  return {
+    hours: hours.rows,
+    pins: pins.rows.map((p) => ({
+      task: p.task,
+      jobId: p.job_id,
+      account: p.account_id,
+      from: p.from_at.toISOString(),
+    })),
+    plan: last ? { key: last.key, zero: last.zero.toISOString(), slots: last.slots } : null,
+  };
+}
+
+/** Does it; whose row is not there is said with a 404. */
+async function onTheBooks(work: Promise<unknown>): Promise<void> {
+  try {
+    await work;
+  } catch (error) {
+    if (error instanceof pg.DatabaseError && error.code === '23503')
+      throw refuse(
+        404,
+        error.constraint?.includes('job') ? 'No such job.' : 'Nobody on the books has that id.',
+      );
+    throw error;
+  }
+}
+
+/** The day: who works when, what was put where by hand, and the plan. Every change is told to all benches. */
+export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
+  const answer = async (): Promise<Day> => {
+    await announcer.moved('day');
+    return readDay(pool);
+  };
+  return new Hono()
+    .get('/', async (c) => c.json<Day>(await readDay(pool)))
+    .put('/hours/:account', async (c) => {
+      const account = pathId(c, 'account');
+      const hours = await checkedBody<Hours>(c, hoursSchema);
+      await onTheBooks(
+        pool.query(
+          `INSERT INTO working_hours (account_id, hours) VALUES ($1, $2)
+           ON CONFLICT (account_id) DO UPDATE SET hours = EXCLUDED.hours, at = now()`,
+          [account, JSON.stringify(hours)],
+        ),
+      );
+      return c.json<Day>(await answer());
+    })
+    .put('/pins', async (c) => {
+      const pin = await checkedBody<DayPin>(c, pinSchema);
+      await onTheBooks(
+        pool.query(
+          `INSERT INTO day_pin (task, job_id, account_id, from_at) VALUES ($1, $2, $3, $4)
+           ON CONFLICT (task) DO UPDATE SET account_id = EXCLUDED.account_id, from_at = EXCLUDED.from_at, at = now()`,
+          [pin.task, pin.jobId, pin.account, pin.from],
+        ),
+      );
+      return c.json<Day>(await answer());
+    })
+    .delete('/pins/:task', async (c) => {
+      await pool.query('DELETE FROM day_pin WHERE task = $1', [c.req.param('task')]);
+      return c.json<Day>(await answer());
+    })
+    .put('/plan', async (c) => {
+      const { key, zero, slots } = await checkedBody<KeptPlan>(c, planSchema);
+      // The same work planned by two benches at once is one plan.
+      const { rowCount } = await pool.query(
+        `INSERT INTO day_plan (key, zero, slots) SELECT $1, $2, $3
+         WHERE NOT EXISTS (SELECT 1 FROM (SELECT key FROM day_plan ORDER BY n DESC LIMIT 1) last WHERE last.key = $1)`,
+        [key, zero, JSON.stringify(slots)],
+      );
+      await pool.query('DELETE FROM day_plan WHERE n <= (SELECT max(n) FROM day_plan) - $1', [KEPT]);
+      return c.json<Day>(rowCount ? await answer() : await readDay(pool));
+    });
+}
