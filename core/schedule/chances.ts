@@ -36,31 +36,53 @@ const beginsFrom = (at: number, windows: readonly (readonly [number, number])[])
 };
 
 /**
- * When each task ends if the plan is gone through once, each technician in the planned order, with minutes as they come out.
- * What takes longer is laid down at the end of the day and goes on the next.
+ * When each task ends if the plan is gone through once, with minutes as they come out: each technician takes what is planned next,
+ * and while that still cools or waits for its part, what comes after it. What takes longer is laid down at the end of the day and
+ * goes on the next.
  */
 export function goThrough(work: Work, slots: readonly Slot[], draw: DrawMinutes): Map<string, number> {
   const tasks = new Map(work.tasks.map((t) => [t.id, t]));
-  const windows = new Map(work.crew.map((c) => [c.id, c.windows]));
-  const last = new Map<string, { task: Task; end: number }>();
   const ends = new Map<string, number>();
-  for (const slot of slots) {
-    const task = tasks.get(slot.task);
-    if (!task) continue;
-    const prior = task.after ? (ends.get(task.after.task) ?? 0) + task.after.rest : 0;
-    const from = Math.max(task.release, prior);
-    if (slot.crew === null) {
-      ends.set(task.id, from + draw(task));
-      continue;
+  /** From when on it can be done; null while what comes before it is not through. */
+  const opens = ({ release, after }: Task): number | null => {
+    if (!after) return release;
+    const prior = ends.get(after.task);
+    return prior === undefined ? null : Math.max(release, prior + after.rest);
+  };
+  const lanes = work.crew.map(({ id, windows }) => ({
+    windows,
+    last: null as Task | null,
+    free: 0,
+    left: slots.flatMap((s) => (s.crew === id ? (tasks.get(s.task) ?? []) : [])),
+  }));
+  const alone = slots.flatMap((s) => (s.crew === null ? (tasks.get(s.task) ?? []) : []));
+  for (;;) {
+    for (const task of alone) {
+      const from = ends.has(task.id) ? null : opens(task);
+      if (from !== null) ends.set(task.id, from + draw(task));
     }
-    const days = windows.get(slot.crew) ?? [];
-    const before = last.get(slot.crew);
-    const at = before ? Math.max(from, before.end + setupBetween(before.task, task)) : from;
-    const end = endOf(beginsFrom(at, days), draw(task), days);
-    last.set(slot.crew, { task, end });
-    ends.set(task.id, end);
+    let next: { lane: (typeof lanes)[number]; at: number; start: number } | null = null;
+    for (const lane of lanes) {
+      let at = -1;
+      let from = Infinity;
+      for (const [n, task] of lane.left.entries()) {
+        const open = opens(task);
+        if (open === null || open >= from) continue;
+        [at, from] = [n, open];
+        if (open <= lane.free) break;
+      }
+      if (at < 0) continue;
+      const start = beginsFrom(Math.max(lane.free, from), lane.windows);
+      if (!next || start < next.start) next = { lane, at, start };
+    }
+    if (!next) return ends;
+    const { lane, at, start } = next;
+    const [task] = lane.left.splice(at, 1) as [Task];
+    const begin = start + (lane.last ? setupBetween(lane.last, task) : 0);
+    lane.free = endOf(begin, draw(task), lane.windows);
+    lane.last = task;
+    ends.set(task.id, lane.free);
   }
-  return ends;
 }
 
 /** How a promise stands. */

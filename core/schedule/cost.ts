@@ -1,11 +1,11 @@
 import type { Plan, Ready } from './decode';
-import type { Slot } from './task';
+import { SETUP, type Slot } from './task';
 
 /** What a plan costs. */
 export interface Cost {
   /** Weighted minutes of lateness over all promises. */
   late: number;
-  /** Minutes of setting up. */
+  /** Minutes of setting up, and of taking machines over from each other. */
   setup: number;
   /** How many pieces of work are elsewhere than they were planned before. */
   moved: number;
@@ -46,7 +46,11 @@ export function costOf(r: Ready, plan: Plan, before: Before | null = null): Cost
       const at = plan.crew[i]! < 0 ? null : crew[plan.crew[i]!]!.id;
       if (at !== was.crew || Math.abs(plan.start[i]! - was.start) >= SAME) moved++;
     });
+  let setup = plan.setup;
+  r.keeper.forEach((prior, t) => {
+    if (prior >= 0 && plan.has(t) && plan.crew[t] !== plan.crew[prior]) setup += SETUP.handover;
+  });
   flow /= Math.max(1, jobs.length);
-  const total = WEIGHT.late * late + WEIGHT.setup * plan.setup + WEIGHT.moved * moved + WEIGHT.flow * flow;
-  return { late, setup: plan.setup, moved, flow, total };
+  const total = WEIGHT.late * late + WEIGHT.setup * setup + WEIGHT.moved * moved + WEIGHT.flow * flow;
+  return { late, setup, moved, flow, total };
 }

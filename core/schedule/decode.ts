@@ -1,4 +1,4 @@
-import { ROOMS, setupBetween, type Slot, type Task, type Work } from './task';
+import { ROOMS, setupBetween, STAYS, type Slot, type Task, type Work } from './task';
 
 /** Work laid down beside each other, in order of its beginning: when each begins and ends, and which it is. */
 class Lane {
@@ -27,6 +27,9 @@ class Lane {
   }
 }
 
+/** Another takes a machine over where it is so many minutes sooner, if nothing else is said. */
+export const HANDED_OVER = 45;
+
 /** Work turned into what a plan is built from quickly: everything by index. */
 export interface Ready {
   work: Work;
@@ -34,6 +37,8 @@ export interface Ready {
   /** Index of the task before each; -1 for none. */
   before: readonly number[];
   rest: readonly number[];
+  /** The task before it whose technician goes on with it; -1 for none. */
+  keeper: readonly number[];
   /** With whom it must be, and from when on; -1 for anybody. */
   pinned: readonly number[];
   from: readonly number[];
@@ -60,6 +65,12 @@ export function ready(work: Work): Ready {
     if (at === undefined) throw new Error(`${t.id} comes after ${t.after.task}, which is not there`);
     return at;
   });
+  /** The last one before it that took hands. */
+  const keeperOf = (task: number): number => {
+    let at = before[task]!;
+    while (at >= 0 && !tasks[at]!.hands) at = before[at]!;
+    return at;
+  };
   const longest = Math.max(0, ...crew.flatMap((c) => c.windows.map(([a, b]) => b - a)));
   const known = new Map(jobs.map((j, i) => [j.id, i]));
   const ofJob: number[][] = jobs.map(() => []);
@@ -75,6 +86,7 @@ export function ready(work: Work): Ready {
     work,
     tasks,
     before,
+    keeper: tasks.map((t, i) => (STAYS.has(t.kind) ? keeperOf(i) : -1)),
     rest: tasks.map((t) => t.after?.rest ?? 0),
     pinned: tasks.map((t) => crew.findIndex((c) => c.id === pinOf.get(t.id)?.crew)),
     from: tasks.map((t) => pinOf.get(t.id)?.from ?? 0),
@@ -101,7 +113,11 @@ export class Plan {
   readonly crew: Int16Array;
   setup = 0;
 
-  constructor(readonly r: Ready) {
+  /** `handover`: another takes a machine over where it is so many minutes sooner. */
+  constructor(
+    readonly r: Ready,
+    private readonly handover = HANDED_OVER,
+  ) {
     const { tasks } = r;
     this.lanes = r.work.crew.map(() => new Lane());
     this.start = new Float64Array(tasks.length);
@@ -208,13 +224,16 @@ export class Plan {
     const pinned = this.r.pinned[task]!;
     let best = -1;
     let start = Infinity;
+    const own = this.r.keeper[task]! >= 0 ? this.crew[this.r.keeper[task]!]! : -1;
     for (let c = 0; c < this.lanes.length; c++) {
       if (pinned >= 0 && c !== pinned) continue;
       const at = this.startWith(task, c);
-      if (at < start) [best, start] = [c, at];
+      // Another takes it over only where that is much sooner.
+      const counts = at + (own >= 0 && c !== own ? this.handover : 0);
+      if (counts < start) [best, start] = [c, counts];
     }
     if (best < 0) return false;
-    this.book(task, best, start);
+    this.book(task, best, this.startWith(task, best));
     return true;
   }
 
@@ -237,8 +256,8 @@ export class Plan {
 }
 
 /** The plan that comes of doing tasks in this order, each where it can begin soonest. */
-export function decode(r: Ready, order: readonly number[]): Plan {
-  const plan = new Plan(r);
+export function decode(r: Ready, order: readonly number[], handover?: number): Plan {
+  const plan = new Plan(r, handover);
   for (const task of r.pins) plan.place(task);
   for (const task of order) plan.place(task);
   return plan;

@@ -191,6 +191,27 @@ describe('a plan', () => {
     expect(at(slots, 'b mend').end).toBeLessThan(195);
   });
 
+  it('leaves a machine with whoever began it, unless another is much sooner', () => {
+    const two: Crew[] = ['ann', 'bo'].map((id) => ({ id, windows: DAY }));
+    const look = task('a look', { kind: 'look', like: 'look' });
+    const mend = task('a mend', { after: { task: 'a look', rest: 0 } });
+    const other = task('b look', { kind: 'look', like: 'look', minutes: 35 });
+    const { slots } = planned(workOf([look, mend, other], { crew: two }));
+    expect(at(slots, 'a mend').crew).toBe(at(slots, 'a look').crew);
+    const off: Crew[] = [
+      {
+        id: 'ann',
+        windows: [
+          [0, 40],
+          [1440, 1680],
+        ],
+      },
+      { id: 'bo', windows: [[100, 240]] },
+    ];
+    const due = [{ id: 'a', due: 240, weight: 1 }];
+    expect(at(planned(workOf([look, mend], { crew: off, jobs: due })).slots, 'a mend').crew).toBe('bo');
+  });
+
   it('gathers what is alike, where no promise speaks against it', () => {
     const tasks = ['a', 'b', 'c', 'd'].map((j, n) => task(`${j} mend`, { like: n % 2 ? 'fuel' : 'spark' }));
     const { slots, cost } = planned(workOf(tasks));
@@ -317,13 +338,32 @@ describe('the chance of a promise', () => {
     }
   });
 
+  it('while one cools the next is done, in the planned order otherwise', () => {
+    const work = workOf([
+      task('a mend', { minutes: 20 }),
+      task('a cold', { kind: 'cold-start', minutes: 5, after: { task: 'a mend', rest: 100 } }),
+      task('b mend', { minutes: 30 }),
+    ]);
+    const slots: Slot[] = ['a mend', 'a cold', 'b mend'].map((id, n) => ({
+      task: id,
+      crew: 'ann',
+      start: n * 60,
+      end: n * 60 + 20,
+    }));
+    const ends = goThrough(work, slots, (t) => t.minutes);
+    expect([ends.get('a mend'), ends.get('b mend'), ends.get('a cold')]).toEqual([20, 50, 125]);
+  });
+
   it('what takes longer is laid down at noon and goes on after; the next waits for it', () => {
     const work = workOf([task('a mend', { minutes: 60 }), task('b mend', { minutes: 10 })]);
     const slots: Slot[] = [
       { task: 'a mend', crew: 'ann', start: 180, end: 240 },
       { task: 'b mend', crew: 'ann', start: 300, end: 310 },
     ];
-    const released = { ...work, tasks: work.tasks.map((t) => ({ ...t, release: t.job === 'a' ? 180 : 0 })) };
+    const released = {
+      ...work,
+      tasks: work.tasks.map((t) => ({ ...t, release: t.job === 'a' ? 180 : 190 })),
+    };
     const ends = goThrough(released, slots, (t) => (t.job === 'a' ? 100 : 10));
     expect(ends.get('a mend')).toBe(340);
     expect(ends.get('b mend')).toBe(350);

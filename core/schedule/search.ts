@@ -1,6 +1,6 @@
 import { chanceFrom, type Chance } from '../chance';
 import { costOf, type Before, type Cost } from './cost';
-import { decode, type Plan, type Ready } from './decode';
+import { decode, HANDED_OVER, type Plan, type Ready } from './decode';
 import { byTardiness, orderBy, RULE_IDS } from './rules';
 
 /** How far a search has come, and the best plan so far: always a valid one. */
@@ -11,6 +11,9 @@ export interface Found {
   done: number;
   of: number;
 }
+
+/** So often it is tried whether machines may go from hand to hand, or may not any more. */
+const TURNED = 0.05;
 
 /** How far the tardiness rule looks ahead in the plans that are begun with. */
 const LOOKS = [0.5, 1, 2, 4, 8];
@@ -108,7 +111,7 @@ export function* search(
     );
   const judged = starts.map((order) => {
     const plan = decode(r, order);
-    return { order, plan, cost: costOf(r, plan, before) };
+    return { order, handover: HANDED_OVER, plan, cost: costOf(r, plan, before) };
   });
   let best = judged.reduce((x, y) => (y.cost.total < x.cost.total ? y : x));
   const found = (done: number): Found => ({ ...best, done, of: tries });
@@ -118,11 +121,12 @@ export function* search(
   const warmth = Math.max(5, 0.05 * best.cost.total);
   for (let n = 1; n <= tries; n++) {
     const order = neighbour(r, now.order, now.plan, chance);
-    const plan = decode(r, order);
+    const handover = chance() < TURNED ? HANDED_OVER - now.handover : now.handover;
+    const plan = decode(r, order, handover);
     const cost = costOf(r, plan, before);
     const slack = warmth * (1 - n / tries) ** 2 * chance();
-    if (cost.total <= now.cost.total + slack) now = { order, plan, cost };
-    if (cost.total < best.cost.total - 1e-9) best = { order, plan, cost };
+    if (cost.total <= now.cost.total + slack) now = { order, handover, plan, cost };
+    if (cost.total < best.cost.total - 1e-9) best = { order, handover, plan, cost };
     if (n % A_STRIDE === 0) {
       yield found(n);
       // Lost far from the best, it goes on from there.

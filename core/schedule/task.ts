@@ -62,8 +62,11 @@ export interface Slot {
   end: number;
 }
 
-/** Minutes of setting up when the place changes, and when only the likeness does. */
-export const SETUP = { place: 6, like: 3 } as const;
+/** Minutes of setting up when the place changes, when only the likeness does, and when another takes a machine over. */
+export const SETUP = { place: 6, like: 3, handover: 10 } as const;
+
+/** Work that whoever began a machine goes on with; a cold start and the writing-up anybody does. */
+export const STAYS: ReadonlySet<TaskKind> = new Set(['look', 'mend', 'together', 'prove']);
 
 export const setupBetween = (
   one: Pick<Task, 'place' | 'like'>,

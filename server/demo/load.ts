@@ -213,6 +213,11 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
       if (loaded.stage === 'parts') waiting.set(loaded.model, loaded.jobId);
     }
     await loadParts(client, waiting, now);
+    // She is at the counter: the bench is worked by the other two.
+    await client.query('INSERT INTO working_hours (account_id, hours) VALUES ($1, $2)', [
+      accounts.get('Maren Tolle'),
+      JSON.stringify({ week: [], off: [] }),
+    ]);
     return true;
   });
 }

@@ -4,6 +4,7 @@ import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { Bench } from '../bench/Bench';
 import { Choices } from '../choices/Choices';
 import { CheckIn } from '../checkin/CheckIn';
+import { Day } from '../day/Day';
 import { CauseMap } from '../map/CauseMap';
 import { JobParts } from '../parts/JobParts';
 import { Parts } from '../parts/Parts';
@@ -27,6 +28,7 @@ const router = createBrowserRouter([
     element: <Shell />,
     children: [
       { path: '/', element: <Rack /> },
+      { path: '/day', element: <Day /> },
       { path: '/closed', element: <Closed /> },
       { path: '/check-in', element: <CheckIn /> },
       { path: '/job/:jobId', element: <Bench /> },

@@ -28,6 +28,7 @@ export function Shell(): ReactElement {
       { key: '?', does: 'this list', run: () => setKeysOpen(true) },
       { key: 'r', does: 'the rack', run: () => void navigate('/') },
       { key: 'n', does: 'check a machine in', run: () => void navigate('/check-in') },
+      { key: 'y', does: 'the day', run: () => void navigate('/day') },
       { key: 'k', does: 'the parts', run: () => void navigate('/parts') },
       { key: 't', does: 'the tools', run: () => void navigate('/tools') },
       { key: 'd', does: 'light or dark', run: () => void dispatch(themeTurned()) },
@@ -56,6 +57,14 @@ export function Shell(): ReactElement {
             }
           >
             Rack
+          </NavLink>
+          <NavLink
+            to="/day"
+            className={({ isActive }) =>
+              `flex min-h-11 items-center rounded-md px-2 font-semibold sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+            }
+          >
+            Day
           </NavLink>
           <NavLink
             to="/parts"

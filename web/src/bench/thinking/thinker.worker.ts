@@ -1,6 +1,15 @@
 import { forecastOf, looksAhead } from '@rusty-wren/core/diagnosis';
 import type { Case, Forecast, NextCheck, Progress, Way } from '@rusty-wren/core/diagnosis';
 import type { CheckId } from '@rusty-wren/core/knowledge';
+import {
+  planOf,
+  promisesOf,
+  readyNineInTen,
+  type DayPlan,
+  type Promised,
+  type Slot,
+  type Work,
+} from '@rusty-wren/core/schedule';
 import { oneMoreCheck, type OneMore, type WorthAsked } from '@rusty-wren/core/worth';
 import * as Comlink from 'comlink';
 
@@ -36,6 +45,18 @@ const thinker = {
   /** Checks that could change which choice is best for the owner, by what each is expected to save. */
   oneMore: (c: Case, asked: Omit<WorthAsked, 'likely'>, checks: readonly CheckId[]): OneMore[] =>
     oneMoreCheck(c, asked, checks),
+  /** The plan of some work, better and better; null when stopped. */
+  plan: (
+    task: string,
+    work: Work,
+    before: readonly Slot[],
+    tell: (plan: DayPlan) => void,
+  ): Promise<DayPlan | null> => walk(task, planOf(work, { before }), tell),
+  /** How each promise stands by a plan, and when a machine that comes in now is ready nine times in ten. */
+  promises: (work: Work, slots: readonly Slot[]): { promises: Promised[]; newcomer: number } => ({
+    promises: promisesOf(work, slots),
+    newcomer: readyNineInTen(work, slots),
+  }),
   /** Stops a task at its next step. */
   stop: (task: string): void => {
     stopped = new Set([...stopped, task]);

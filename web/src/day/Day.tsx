@@ -1,0 +1,99 @@
+import type { Account, Day as DayBooks, Drawer, RackTag } from '@rusty-wren/contract';
+import { CalendarClock, Printer } from 'lucide-react';
+import { useMemo, useState, type ReactElement } from 'react';
+import { problemWords, useAccountsQuery, useDayQuery, useDrawerQuery, useRackQuery } from '../api/api';
+import { useAppSelector } from '../app/store';
+import { Button } from '../ui/Button';
+import { Loading, NotFetched } from '../ui/State';
+import { useNow } from '../ui/useNow';
+import { Working } from '../ui/Working';
+import { HoursSheet } from './HoursSheet';
+import { NowAndThen } from './NowAndThen';
+import { Promises } from './Promises';
+import { Strips } from './Strips';
+import { usePlan, usePromises } from './usePlan';
+import { dayWork, zeroOf } from './work';
+
+const TICK_MS = 20_000;
+
+/** The day: what to do now, what then, what cools meanwhile; everybody's strip; which promises will not hold. */
+export function Day(): ReactElement {
+  const rack = useRackQuery('open');
+  const drawer = useDrawerQuery(null);
+  const day = useDayQuery();
+  const accounts = useAccountsQuery();
+  const all = [rack, drawer, day, accounts];
+  if (rack.data && drawer.data && day.data && accounts.data)
+    return <Planned tags={rack.data} drawer={drawer.data} day={day.data} accounts={accounts.data} />;
+  const failed = all.find((q) => q.isError);
+  return failed ? (
+    <NotFetched why={problemWords(failed.error)} onRetry={() => all.forEach((q) => void q.refetch())} />
+  ) : (
+    <Loading what="Planning the day…" />
+  );
+}
+
+/** The day as it is planned for what hangs here. */
+export function Planned({
+  tags,
+  drawer,
+  day,
+  accounts,
+}: {
+  tags: readonly RackTag[];
+  drawer: Drawer;
+  day: DayBooks;
+  accounts: readonly Account[];
+}): ReactElement {
+  const zero = zeroOf(useNow(true, Date.now, TICK_MS));
+  const me = useAppSelector((s) => s.settings.accountId) ?? accounts[0]?.id ?? null;
+  const [hours, setHours] = useState(false);
+  const { work, waiting, calendar } = useMemo(
+    () => dayWork({ tags, drawer, day, accounts }, zero),
+    [tags, drawer, day, accounts, zero],
+  );
+  const plan = usePlan(work, zero, day.plan);
+  const stand = usePromises(work, plan?.slots ?? null);
+  const known = useMemo(
+    () => ({
+      tags: new Map(tags.map((t) => [t.job.id, t])),
+      tasks: new Map(work.tasks.map((t) => [t.id, t])),
+      zero,
+    }),
+    [tags, work, zero],
+  );
+  return (
+    <div className="flex-1 px-3 py-5 sm:px-5">
+      <div className="grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
+        {plan ? (
+          <NowAndThen slots={plan.slots} me={me} known={known} />
+        ) : (
+          <Loading what="Planning the day…" />
+        )}
+        <Promises work={work} stand={stand} waiting={waiting} drawer={drawer} known={known} />
+      </div>
+      {plan && (
+        <Strips
+          slots={plan.slots}
+          work={work}
+          calendar={calendar}
+          accounts={accounts}
+          pins={day.pins}
+          known={known}
+        />
+      )}
+      <div className="mt-4 flex flex-wrap items-center gap-4 print:hidden">
+        <Button onClick={() => setHours(true)}>
+          <CalendarClock size={18} aria-hidden /> Hours and days off
+        </Button>
+        <Button look="quiet" className="!px-0" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Day sheet
+        </Button>
+        {plan && plan.share !== null && (
+          <Working what="Looking for a better plan" share={plan.share} onStop={plan.stop} />
+        )}
+      </div>
+      {hours && <HoursSheet day={day} accounts={accounts} me={me} onClose={() => setHours(false)} />}
+    </div>
+  );
+}

@@ -1,0 +1,102 @@
+import type { KeptPlan } from '@rusty-wren/contract';
+import { workKey, type Promised, type Slot, type Work } from '@rusty-wren/core/schedule';
+import { proxy } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useKeepPlanMutation } from '../api/api';
+import { newTask, theThinker } from '../bench/thinking/thinker';
+
+const MINUTE_MS = 60_000;
+
+/** A kept plan's slots, minutes from another zero. */
+const shifted = (kept: KeptPlan, zero: number): Slot[] => {
+  const by = (Date.parse(kept.zero) - zero) / MINUTE_MS;
+  return kept.slots.map((s) => ({ ...s, start: s.start + by, end: s.end + by }));
+};
+
+/** A plan as it is shown. */
+export interface Shown {
+  slots: readonly Slot[];
+  /** How much of the looking is done, 0 to 1; null once it is. */
+  share: number | null;
+  stop: () => void;
+}
+
+/**
+ * The plan of some work: the one that some bench worked out for just this, else worked out here, in a worker, shown as soon as there
+ * is one and kept for all benches when it is done. What was planned before changes little.
+ */
+export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown | null {
+  const [keep] = useKeepPlanMutation();
+  const key = useMemo(() => workKey(work), [work]);
+  const [found, setFound] = useState<{
+    key: string;
+    slots: readonly Slot[];
+    share: number | null;
+    task: string;
+  } | null>(null);
+  const isKept = kept?.key === key;
+  // Where it begins: a plan that is kept meanwhile does not begin it anew.
+  const begin = useRef({ work, zero, kept });
+  useEffect(() => {
+    begin.current = { work, zero, kept };
+  });
+  useEffect(() => {
+    if (isKept) return;
+    const task = newTask();
+    let live = true;
+    const { work: toPlan, zero: from, kept: last } = begin.current;
+    const before = last ? shifted(last, from) : [];
+    const show = (slots: readonly Slot[], share: number | null): void => {
+      if (live) setFound({ key, slots, share, task });
+    };
+    void theThinker()
+      .plan(
+        task,
+        toPlan,
+        before,
+        proxy((plan) => show(plan.slots, plan.share)),
+      )
+      .then((plan) => {
+        if (!plan || !live) return;
+        show(plan.slots, null);
+        live = false;
+        void keep({ key, zero: new Date(from).toISOString(), slots: [...plan.slots] });
+      });
+    return () => {
+      live = false;
+      void theThinker().stop(task);
+    };
+  }, [key, isKept, keep]);
+  return useMemo(() => {
+    const none = (): void => undefined;
+    if (isKept) return { slots: shifted(kept, zero), share: null, stop: none };
+    if (found?.key === key)
+      return { slots: found.slots, share: found.share, stop: () => void theThinker().stop(found.task) };
+    return null;
+  }, [isKept, kept, zero, found, key]);
+}
+
+/** How each promise stands by a plan, and when a machine that comes in now is ready; null until it is gone through. */
+export function usePromises(
+  work: Work,
+  slots: readonly Slot[] | null,
+): { promises: readonly Promised[]; newcomer: number } | null {
+  const [found, setFound] = useState<{
+    about: readonly Slot[];
+    promises: readonly Promised[];
+    newcomer: number;
+  } | null>(null);
+  useEffect(() => {
+    if (!slots) return;
+    let live = true;
+    void theThinker()
+      .promises(work, slots)
+      .then((answer) => {
+        if (live) setFound({ about: slots, ...answer });
+      });
+    return () => {
+      live = false;
+    };
+  }, [work, slots]);
+  return found && slots ? found : null;
+}
