@@ -9,6 +9,7 @@ import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
 import { problemWords, useCustomersQuery } from '../api/api';
 import { useAppDispatch, useAppSelector } from '../app/store';
+import { EarliestPromise } from '../day/EarliestPromise';
 import { serverNow } from '../keeping/clock';
 import { Button } from '../ui/Button';
 import { dropDraft, keepDraft, keptDraft } from '../ui/useDraft';
@@ -165,6 +166,7 @@ export function CheckIn(): ReactElement {
               value={draft.promised || undefined}
               onChange={(promised) => change({ promised: promised ?? '' })}
             />
+            <EarliestPromise value={draft.promised} onTake={(promised) => change({ promised })} />
           </section>
           <section aria-label="History">
             <h2 className="mb-1 text-2xl font-bold">What came before?</h2>

@@ -1,0 +1,244 @@
+import type { Day as DayBooks, Drawer, RackTag } from '@rusty-wren/contract';
+import { planned } from '@rusty-wren/core/schedule';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { draw, JOB } from '../testing/bench';
+import { HoursSheet } from './HoursSheet';
+import { NowAndThen } from './NowAndThen';
+import { Promises } from './Promises';
+import { Strips } from './Strips';
+import { dayWork, hoursOf, zeroOf } from './work';
+
+let sent: { method: string; path: string; body: Record<string, unknown> }[] = [];
+beforeEach(() => {
+  sent = [];
+  vi.stubGlobal('fetch', async (request: Request) => {
+    if (request.method === 'GET') return new Promise(() => undefined);
+    const text = await request.text();
+    sent.push({
+      method: request.method,
+      path: new URL(request.url).pathname,
+      body: text ? (JSON.parse(text) as Record<string, unknown>) : {},
+    });
+    return new Response('{"hours":[],"pins":[],"plan":null}', {
+      headers: { 'content-type': 'application/json' },
+    });
+  });
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+/** A Friday at ten. */
+const ZERO = new Date(2026, 10, 27, 10, 0).getTime();
+const ANN = { id: '00000000-0000-4000-8000-00000000000a', name: 'Ann' };
+const BO = { id: '00000000-0000-4000-8000-00000000000b', name: 'Bo' };
+const BOOKS: DayBooks = { hours: [], pins: [], plan: null };
+const DRAWER: Drawer = { parts: [], orders: [], needs: [], used: [] };
+const jobId = (n: number): string => `00000000-0000-4000-8000-0000000001${n}`;
+const tag = (n: number, more: Partial<RackTag> = {}): RackTag => ({
+  job: { ...JOB, id: jobId(n), tag: n, customer: { ...JOB.customer, phone: 'ext. 7' } },
+  stage: 'hook',
+  waitingFor: null,
+  stageSince: '2026-11-20T09:00:00.000Z',
+  complaints: [],
+  lead: { cause: 'coil-failed', probability: 0.6 },
+  phase: { kind: 'check', check: 'fuel-smell', minutes: 0.5 },
+  mended: [],
+  safety: [],
+  off: 0,
+  coldStart: null,
+  entryCount: 3,
+  ...more,
+});
+const promisedFor = (n: number, day: string): RackTag => {
+  const t = tag(n);
+  return { ...t, job: { ...t.job, promisedFor: day } };
+};
+function planOf(tags: readonly RackTag[], books = BOOKS, drawer = DRAWER) {
+  const { work, waiting, calendar } = dayWork({ tags, drawer, day: books, accounts: [ANN, BO] }, ZERO);
+  const { slots } = planned(work, { tries: 100 });
+  const known = {
+    tags: new Map(tags.map((t) => [t.job.id, t])),
+    tasks: new Map(work.tasks.map((t) => [t.id, t])),
+    zero: ZERO,
+  };
+  return { work, waiting, calendar, slots, known };
+}
+
+describe('the work of the day', () => {
+  it('begins at the quarter of an hour, in everybody’s hours', () => {
+    expect(zeroOf(ZERO + 14 * 60_000)).toBe(ZERO);
+    const { work } = planOf([tag(11)]);
+    expect(work.crew.map((c) => c.windows[0])).toEqual([
+      [0, 120],
+      [0, 120],
+    ]);
+    expect(work.crew[0]!.windows[2]![0]).toBe(3 * 1440 - 120);
+    const off = { ...BOOKS, hours: [{ account: BO.id, hours: { week: [], off: [] } }] };
+    expect(planOf([tag(11)], off).work.crew.map((c) => c.id)).toEqual([ANN.id]);
+    expect(hoursOf(BOOKS, ANN.id).week).toHaveLength(10);
+  });
+
+  it('waits for its part until the morning it is due', () => {
+    const waiting = tag(11, {
+      stage: 'parts',
+      phase: { kind: 'repair', settled: { entryId: 'e', cause: 'coil-failed', outcome: null } },
+    });
+    const need = {
+      id: 'n',
+      jobId: jobId(11),
+      use: null,
+      name: 'Coil',
+      part: 'p',
+      count: 1,
+      state: 'ordered',
+      source: null,
+      expected: '2026-11-30',
+      tag: 11,
+      owner: '',
+      machine: '',
+      promisedFor: null,
+    } as const;
+    const { work } = planOf([waiting], BOOKS, { ...DRAWER, needs: [need] });
+    expect(work.tasks[0]!.release).toBe(3 * 1440 - 60);
+    expect(planOf([waiting]).waiting).toEqual([{ job: jobId(11), for: 'parts' }]);
+  });
+
+  it('what was put somewhere by hand stays there', () => {
+    const from = new Date(ZERO + 60 * 60_000).toISOString();
+    const pin = { task: `${jobId(11)} look`, jobId: jobId(11), account: BO.id, from };
+    const { slots } = planOf([tag(11)], { ...BOOKS, pins: [pin] });
+    expect(slots.find((s) => s.task === pin.task)).toMatchObject({ crew: BO.id, start: 60 });
+  });
+});
+
+describe('now, then', () => {
+  it('names the first thing, large, and what comes after it, of whoever is at the bench', () => {
+    const { slots, known } = planOf([tag(11), tag(12)], {
+      ...BOOKS,
+      hours: [{ account: BO.id, hours: { week: [], off: [] } }],
+    });
+    draw(<NowAndThen slots={slots} me={ANN.id} known={known} />);
+    expect(screen.getByRole('heading', { level: 2, name: 'Smell the fuel' })).toBeTruthy();
+    expect(
+      within(screen.getByRole('region', { name: 'Then' })).getAllByRole('listitem').length,
+    ).toBeGreaterThan(1);
+    cleanup();
+    draw(<NowAndThen slots={slots} me={BO.id} known={known} />);
+    expect(screen.getByText('Nothing is left for today')).toBeTruthy();
+  });
+
+  it('says what cools, and until when', () => {
+    const cold = tag(11, {
+      phase: { kind: 'prove' },
+      coldStart: { notBefore: new Date(ZERO + 90 * 60_000).toISOString() },
+    });
+    const { slots, known } = planOf([cold, tag(12)]);
+    draw(<NowAndThen slots={slots} me={ANN.id} known={known} />);
+    expect(screen.getByRole('region', { name: 'While that cools' }).textContent).toContain(
+      '11 cold at 11:30',
+    );
+  });
+});
+
+describe('promises', () => {
+  const stand = (chance: number) => ({
+    promises: [{ job: jobId(11), chance, half: 100, ninety: 200 }],
+    newcomer: 400,
+  });
+  it('names the shaky ones with whom to ring, and when it is safe', () => {
+    const { work, known } = planOf([promisedFor(11, '2026-11-27')]);
+    draw(<Promises work={work} stand={stand(0.3)} waiting={[]} drawer={DRAWER} known={known} />);
+    const said = screen.getByRole('region', { name: 'Promises' }).textContent;
+    expect(said).toContain('3 in 10');
+    expect(said).toContain('Ring Odile Farrant, ext. 7');
+    expect(said).toContain('Safe on Fri 27 Nov');
+    expect(said).toContain('promise it for Fri 27 Nov');
+  });
+
+  it('says that all hold, that one is late already, and what waits', () => {
+    const { work, known } = planOf([promisedFor(11, '2026-11-30')]);
+    draw(
+      <Promises
+        work={work}
+        stand={stand(0.99)}
+        waiting={[{ job: jobId(11), for: 'answer' }]}
+        drawer={DRAWER}
+        known={known}
+      />,
+    );
+    expect(screen.getByText('All 1 hold.')).toBeTruthy();
+    expect(screen.getByText(/Odile Farrant: asked/)).toBeTruthy();
+    cleanup();
+    const late = planOf([promisedFor(11, '2026-11-24')]);
+    draw(<Promises work={late.work} stand={stand(0)} waiting={[]} drawer={DRAWER} known={late.known} />);
+    expect(screen.getByText('late already')).toBeTruthy();
+  });
+});
+
+describe('the strips', () => {
+  it('show each piece with its time; from its sheet it is put first, later, to another, or left to the plan again', async () => {
+    const pin = {
+      task: `${jobId(11)} look`,
+      jobId: jobId(11),
+      account: ANN.id,
+      from: new Date(ZERO + 30 * 60_000).toISOString(),
+    };
+    const books = { ...BOOKS, pins: [pin] };
+    const { slots, work, calendar, known } = planOf([tag(11)], books);
+    draw(
+      <Strips
+        slots={slots}
+        work={work}
+        calendar={calendar}
+        accounts={[ANN, BO]}
+        pins={books.pins}
+        known={known}
+      />,
+    );
+    await userEvent.click(
+      screen.getByRole('button', { name: /^11, Find what is wrong, 10:30.*put there by hand/ }),
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'Half an hour later' }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({
+      method: 'PUT',
+      path: '/api/day/pins',
+      body: { task: pin.task, account: ANN.id, from: new Date(ZERO + 60 * 60_000).toISOString() },
+    });
+    await userEvent.click(screen.getByRole('button', { name: 'To Bo' }));
+    await waitFor(() =>
+      expect(sent[1]?.body).toMatchObject({ account: BO.id, from: new Date(ZERO).toISOString() }),
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'As the plan would' }));
+    await waitFor(() => expect(sent[2]?.method).toBe('DELETE'));
+  });
+});
+
+describe('hours', () => {
+  it('are written as shifts; what is none is said with its day, and nothing is sent', async () => {
+    draw(<HoursSheet day={BOOKS} accounts={[ANN, BO]} me={BO.id} onClose={() => undefined} />);
+    const monday = screen.getByLabelText('Mon');
+    expect((monday as HTMLInputElement).value).toBe('08:00-12:00, 13:00-17:00');
+    const keep = () => userEvent.click(screen.getByRole('button', { name: 'Keep them' }));
+    for (const [text, says] of [
+      ['noon', 'Mon: "noon" is no shift, as in 08:00-12:00.'],
+      ['12-8', 'Mon: "12-8" is no shift, as in 08:00-12:00.'],
+      ['8-12, 11-13', 'Mon: "11-13" overlaps another.'],
+    ] as const) {
+      await userEvent.clear(monday);
+      await userEvent.type(monday, text);
+      await keep();
+      expect(screen.getByRole('alert').textContent).toBe(says);
+    }
+    expect(sent).toEqual([]);
+    await userEvent.clear(monday);
+    await userEvent.type(monday, '9-12:30');
+    await keep();
+    await waitFor(() => expect(sent[0]?.path).toBe(`/api/day/hours/${BO.id}`));
+    expect((sent[0]?.body as { week: unknown[] }).week).toContainEqual({ day: 1, from: 540, to: 750 });
+  });
+});

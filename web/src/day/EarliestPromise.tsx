@@ -1,0 +1,60 @@
+import type { Account, Day, Drawer, RackTag } from '@rusty-wren/contract';
+import { format, parseISO } from 'date-fns';
+import { useMemo, type ReactElement } from 'react';
+import { useAccountsQuery, useDayQuery, useDrawerQuery, useRackQuery } from '../api/api';
+import { useNow } from '../ui/useNow';
+import { usePlan, usePromises } from './usePlan';
+import { dayWork, zeroOf } from './work';
+
+const TICK_MS = 60_000;
+const MINUTE_MS = 60_000;
+
+interface Chosen {
+  value: string;
+  onTake: (day: string) => void;
+}
+
+/** The earliest day that can be promised at nine in ten, by all that hangs here; nothing until it is known. */
+export function EarliestPromise(chosen: Chosen): ReactElement | null {
+  const { data: tags } = useRackQuery('open');
+  const { data: drawer } = useDrawerQuery(null);
+  const { data: day } = useDayQuery();
+  const { data: accounts } = useAccountsQuery();
+  return tags && drawer && day && accounts ? (
+    <Reckoned tags={tags} drawer={drawer} day={day} accounts={accounts} {...chosen} />
+  ) : null;
+}
+
+function Reckoned({
+  tags,
+  drawer,
+  day,
+  accounts,
+  value,
+  onTake,
+}: Chosen & {
+  tags: readonly RackTag[];
+  drawer: Drawer;
+  day: Day;
+  accounts: readonly Account[];
+}): ReactElement | null {
+  const zero = zeroOf(useNow(true, Date.now, TICK_MS));
+  const { work } = useMemo(
+    () => dayWork({ tags, drawer, day, accounts }, zero),
+    [tags, drawer, day, accounts, zero],
+  );
+  const plan = usePlan(work, zero, day.plan);
+  const stand = usePromises(work, plan && plan.share === null ? plan.slots : null);
+  if (!stand || !Number.isFinite(stand.newcomer)) return null;
+  const earliest = format(zero + stand.newcomer * MINUTE_MS, 'yyyy-MM-dd');
+  return (
+    <button
+      type="button"
+      aria-pressed={value === earliest}
+      onClick={() => onTake(earliest)}
+      className="min-h-11 justify-self-start rounded-md border-2 border-line bg-card px-3 text-lg font-semibold hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+    >
+      Nine in ten: {format(parseISO(earliest), 'EEE d MMM')}
+    </button>
+  );
+}
