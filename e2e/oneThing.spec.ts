@@ -225,6 +225,7 @@ test('the rack and the bench say the same about a job', async ({ page }) => {
 
 const VIEWS = [
   '/',
+  '/day',
   '/closed',
   '/check-in',
   '/specs',

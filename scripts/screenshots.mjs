@@ -52,6 +52,16 @@ const job = (model, serial) => {
 /** @type {View[]} */
 const views = [
   { name: 'rack', path: '/' },
+  {
+    name: 'day',
+    path: '/day',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'To the bench' }).waitFor();
+      await page.getByText('Looking for a better plan').waitFor({ state: 'detached' });
+      await page.waitForTimeout(1500);
+    },
+  },
+  { name: 'parts', path: '/parts' },
   { name: 'bench', path: job('B45') },
   {
     name: 'bench-found',
@@ -75,16 +85,6 @@ const views = [
     path: `${job('B38')}/start`,
     prepare: async (page) => {
       for (let i = 0; i < 10; i++) await page.keyboard.press('p');
-    },
-  },
-  {
-    name: 'practice',
-    path: '/practice',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Pull the cord' }).click();
-      await page.waitForTimeout(4000);
-      await page.keyboard.down(' ');
-      await page.waitForTimeout(2000);
     },
   },
   { name: 'bench-proof', path: job('Gale 63') },
@@ -118,7 +118,6 @@ const views = [
       await page.getByLabel('Bottom leg, mm').fill('0.45');
     },
   },
-  { name: 'spec-cards', path: '/specs?model=brakken%20fell%2052' },
   { name: 'cause-map', path: `${job('B45')}/map` },
   {
     name: 'ways',
@@ -140,6 +139,7 @@ const views = [
       await page.getByRole('button', { name: 'Odile Farrant' }).click();
       await page.getByRole('button', { name: 'Hobwick Reed 26' }).click();
       await page.getByRole('button', { name: 'Bogs on the throttle' }).click();
+      await page.getByRole('button', { name: /nine in ten/ }).waitFor();
     },
   },
   { name: 'bench-phone', path: job('Verge 25'), size: [390, 844] },

@@ -6,7 +6,7 @@ import { secureHeaders } from 'hono/secure-headers';
 import type { Pool } from './db/pool';
 import { atMost, LOOPBACK, ownNamesOnly } from './http/guard';
 import { answerTo, refuse } from './http/problem';
-import { dayRoutes } from './day/routes';
+import { calendarRoutes, dayRoutes } from './day/routes';
 import { feedRoutes } from './feed/routes';
 import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
@@ -124,6 +124,7 @@ export function createApp({
   app.all('/api/*', () => {
     throw refuse(404, 'No such address.');
   });
+  app.route('/calendar', calendarRoutes(pool));
   app.route('/owner', ownerRoutes(pool, announcer, mostFromOwners));
   // Nothing else outside the API takes a body: what is sent is not read.
   app.use('*', async (c, next) => {

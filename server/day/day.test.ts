@@ -68,6 +68,42 @@ describe('the day', () => {
     leave();
   });
 
+  it('is a calendar by a secret address: the work of one technician, and promises; withdrawn it is gone', async () => {
+    const checkIn = { ...aCheckIn(), promisedFor: '2026-12-04' };
+    await post(bench.app, '/api/jobs', checkIn);
+    await send('PUT', '/plan', {
+      key: 'k3',
+      zero: '2026-12-01T08:00:00.000Z',
+      slots: [
+        { task: `${checkIn.jobId} mend`, crew: account, start: 30, end: 75 },
+        { task: `${checkIn.jobId} prove`, crew: randomUUID(), start: 80, end: 95 },
+      ],
+    });
+    const { token } = (await (await post(bench.app, `/api/day/calendar/${account}`, {})).json()) as {
+      token: string;
+    };
+    const get = (t: string) => bench.app.request(`/calendar/${t}.ics`);
+    const response = await get(token);
+    expect(response.headers.get('content-type')).toContain('text/calendar');
+    const text = (await response.text()).replaceAll(/\r?\n /g, '');
+    expect(text).toContain('DTSTART:20261201T083000Z');
+    expect(text).toContain('DTEND:20261201T091500Z');
+    expect(text).toMatch(/SUMMARY:\d+ Brakken B45: mend/);
+    expect(text).not.toContain('prove');
+    expect(text).toContain('DTSTART;VALUE=DATE:20261204');
+    expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
+    // Opened anew the old address is gone; so is a guessed one, and a withdrawn one.
+    const again = (await (await post(bench.app, `/api/day/calendar/${account}`, {})).json()) as {
+      token: string;
+    };
+    for (const wrong of [token, 'x', `${again.token.slice(0, 42)}_`])
+      expect((await get(wrong)).status).toBe(404);
+    expect((await get(again.token)).status).toBe(200);
+    await send('DELETE', `/calendar/${account}`);
+    expect((await get(again.token)).status).toBe(404);
+    expect((await post(bench.app, `/api/day/calendar/${randomUUID()}`, {})).status).toBe(404);
+  });
+
   it('refuses by name what is none, and changes nothing', async () => {
     const before = await read();
     const pin = { task: 'x', jobId, account, from: '2026-11-27T09:00:00.000Z' };

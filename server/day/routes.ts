@@ -10,7 +10,9 @@ import type { Hours } from '@rusty-wren/core/schedule';
 import { Hono } from 'hono';
 import pg from 'pg';
 import type { Db, Pool } from '../db/pool';
+import { atMost } from '../http/guard';
 import { checkedBody, pathId, refuse } from '../http/problem';
+import { calendarOf, closeCalendar, openCalendar } from './calendar';
 import type { Announcer } from '../stream/announcer';
 
 /** So many plans are kept: the last one is shown, the others show how the day went. */
@@ -89,6 +91,11 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
       await pool.query('DELETE FROM day_pin WHERE task = $1', [c.req.param('task')]);
       return c.json<Day>(await answer());
     })
+    .post('/calendar/:account', async (c) => c.json(await openCalendar(pool, pathId(c, 'account')), 201))
+    .delete('/calendar/:account', async (c) => {
+      await closeCalendar(pool, pathId(c, 'account'));
+      return c.json({ withdrawn: true });
+    })
     .put('/plan', async (c) => {
       const { key, zero, slots } = await checkedBody<KeptPlan>(c, planSchema);
       // The same work planned by two benches at once is one plan.
@@ -101,3 +108,17 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
       return c.json<Day>(rowCount ? await answer() : await readDay(pool));
     });
 }
+
+/** Nobody's calendar asks more often than that in ten seconds. */
+const MOST_REQUESTS = 30;
+
+/** Calendars to subscribe to, each by its secret address. */
+export const calendarRoutes = (pool: Pool): Hono =>
+  new Hono().use('*', atMost(MOST_REQUESTS)).get('/:file', async (c) => {
+    const calendar = await calendarOf(pool, c.req.param('file').replace(/\.ics$/, ''));
+    if (!calendar) throw refuse(404, 'No such calendar.');
+    c.header('Content-Type', 'text/calendar; charset=utf-8');
+    c.header('Content-Disposition', 'attachment; filename="bench.ics"');
+    c.header('Cache-Control', 'no-store');
+    return c.body(calendar.toString());
+  });

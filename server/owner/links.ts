@@ -1,16 +1,12 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { GivenPaper } from '@rusty-wren/core/log';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { refuse } from '../http/problem';
+import { hashOfToken, isToken, newToken } from '../http/token';
 import { givenPaper } from '../papers/given';
 
 /** A link works so long. */
 export const LINK_DAYS = 30;
-const TOKEN_BYTES = 32;
-const TOKEN = /^[A-Za-z0-9_-]{43}$/;
 const DAY_MS = 86_400_000;
-
-const hashOf = (token: string): Buffer => createHash('sha256').update(token).digest();
 
 /** Opens a page for a given report; the one it had is withdrawn. The token is told once and kept nowhere. */
 export async function openLink(
@@ -23,11 +19,11 @@ export async function openLink(
     const paper = await givenPaper(client, jobId, entryId);
     if (paper?.paper !== 'report') throw refuse(404, 'No such report.');
     await withdrawLink(client, jobId, entryId);
-    const token = randomBytes(TOKEN_BYTES).toString('base64url');
+    const token = newToken();
     const expiresAt = new Date(Date.now() + LINK_DAYS * DAY_MS);
     await client.query(
       'INSERT INTO owner_link (token_hash, job_id, entry_id, expires_at) VALUES ($1, $2, $3, $4)',
-      [hashOf(token), jobId, entryId, expiresAt],
+      [hashOfToken(token), jobId, entryId, expiresAt],
     );
     return { token, expiresAt: expiresAt.toISOString() };
   });
@@ -49,11 +45,11 @@ export interface Opened {
 
 /** What a token opens. Null, whatever is wrong with it: unknown, withdrawn, over, or its report struck. */
 export async function openedBy(db: Db, token: string): Promise<Opened | null> {
-  if (!TOKEN.test(token)) return null;
+  if (!isToken(token)) return null;
   const { rows } = await db.query<{ job_id: string; entry_id: string; answered_at: Date | null }>(
     `SELECT job_id, entry_id, answered_at FROM owner_link
      WHERE token_hash = $1 AND withdrawn_at IS NULL AND expires_at > now()`,
-    [hashOf(token)],
+    [hashOfToken(token)],
   );
   const link = rows[0];
   if (!link) return null;
@@ -66,7 +62,7 @@ export async function answered(db: Db, token: string): Promise<boolean> {
   const { rowCount } = await db.query(
     `UPDATE owner_link SET answered_at = now()
      WHERE token_hash = $1 AND answered_at IS NULL AND withdrawn_at IS NULL AND expires_at > now()`,
-    [hashOf(token)],
+    [hashOfToken(token)],
   );
   return rowCount === 1;
 }

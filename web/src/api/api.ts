@@ -150,6 +150,12 @@ export const api = createApi({
       query: (task) => ({ url: `day/pins/${encodeURIComponent(task)}`, method: 'DELETE' }),
       invalidatesTags: ['Day'],
     }),
+    openCalendar: build.mutation<{ token: string }, string>({
+      query: (account) => ({ url: `day/calendar/${account}`, method: 'POST', body: {} }),
+    }),
+    closeCalendar: build.mutation<unknown, string>({
+      query: (account) => ({ url: `day/calendar/${account}`, method: 'DELETE' }),
+    }),
     keepPlan: build.mutation<Day, KeptPlan>({
       query: (body) => ({ url: 'day/plan', method: 'PUT', body }),
       invalidatesTags: ['Day'],
@@ -217,6 +223,8 @@ export const {
   useActOnPartMutation,
   useBookInMutation,
   useCancelOrderMutation,
+  useCloseCalendarMutation,
+  useOpenCalendarMutation,
   useCountPartMutation,
   useDayQuery,
   useDropPinMutation,

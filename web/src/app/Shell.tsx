@@ -53,7 +53,7 @@ export function Shell(): ReactElement {
             to="/"
             end
             className={({ isActive }) =>
-              `hidden min-h-11 items-center rounded-md px-3 sm:flex font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+              `hidden min-h-11 items-center rounded-md px-3 md:flex font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
             }
           >
             Rack
@@ -69,7 +69,7 @@ export function Shell(): ReactElement {
           <NavLink
             to="/parts"
             className={({ isActive }) =>
-              `hidden min-h-11 items-center rounded-md px-3 sm:flex font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+              `hidden min-h-11 items-center rounded-md px-3 md:flex font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
             }
           >
             Parts

@@ -165,8 +165,9 @@ export function CheckIn(): ReactElement {
               }))}
               value={draft.promised || undefined}
               onChange={(promised) => change({ promised: promised ?? '' })}
-            />
-            <EarliestPromise value={draft.promised} onTake={(promised) => change({ promised })} />
+            >
+              <EarliestPromise value={draft.promised} onTake={(promised) => change({ promised })} />
+            </Chips>
           </section>
           <section aria-label="History">
             <h2 className="mb-1 text-2xl font-bold">What came before?</h2>

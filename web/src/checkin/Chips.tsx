@@ -1,5 +1,5 @@
 import { ToggleGroup } from 'radix-ui';
-import type { ReactElement } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 
 export interface Chip<T> {
   value: T;
@@ -12,11 +12,14 @@ export function Chips<T extends string>({
   chips,
   value,
   onChange,
+  children,
 }: {
   label: string;
   chips: readonly Chip<T>[];
   value: T | undefined;
   onChange: (value: T | undefined) => void;
+  /** Another answer, beside the chips. */
+  children?: ReactNode;
 }): ReactElement {
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -38,6 +41,7 @@ export function Chips<T extends string>({
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
+      {children}
     </div>
   );
 }

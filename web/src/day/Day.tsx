@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Loading, NotFetched } from '../ui/State';
 import { useNow } from '../ui/useNow';
 import { Working } from '../ui/Working';
+import { DaySheet } from './DaySheet';
 import { HoursSheet } from './HoursSheet';
 import { NowAndThen } from './NowAndThen';
 import { Promises } from './Promises';
@@ -64,7 +65,9 @@ export function Planned({
   );
   return (
     <div className="flex-1 px-3 py-5 sm:px-5">
-      <div className="grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
+      <h1 className="sr-only">The day</h1>
+      {plan && <DaySheet slots={plan.slots} accounts={accounts} known={known} />}
+      <div className="grid grid-cols-1 gap-x-12 gap-y-6 print:hidden lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
         {plan ? (
           <NowAndThen slots={plan.slots} me={me} known={known} />
         ) : (

@@ -52,9 +52,9 @@ function Reckoned({
       type="button"
       aria-pressed={value === earliest}
       onClick={() => onTake(earliest)}
-      className="min-h-11 justify-self-start rounded-md border-2 border-line bg-card px-3 text-lg font-semibold hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+      className="min-h-11 rounded-md border-2 border-dashed border-line px-3 font-medium hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
     >
-      Nine in ten: {format(parseISO(earliest), 'EEE d MMM')}
+      {format(parseISO(earliest), 'EEE d MMM')}, nine in ten
     </button>
   );
 }

@@ -6,6 +6,7 @@ import { useState, type ReactElement } from 'react';
 import { problemWords, useSetHoursMutation } from '../api/api';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
+import { CalendarLink } from './CalendarLink';
 import { hoursOf } from './work';
 
 const WEEK = [
@@ -76,6 +77,7 @@ export function HoursSheet({
         ))}
       </select>
       <HoursOf key={who} account={who} known={hoursOf(day, who)} onDone={onClose} />
+      <CalendarLink key={`calendar ${who}`} account={who} />
     </Sheet>
   );
 }

@@ -64,7 +64,7 @@ export function NowAndThen({
   }
   const late = now.slot.start > 5;
   return (
-    <div className="grid content-start gap-7">
+    <div className="grid grid-cols-1 content-start gap-7">
       <section aria-label="Now">
         <StepHead
           eyebrow={late ? `From ${whenWords(now.slot.start, known.zero)}` : 'Now'}

@@ -84,9 +84,9 @@ export function Strips({
     }).then(({ error }) => error && toast.error(problemWords(error)));
   };
   return (
-    <section aria-label="Strips" className="mt-8" ref={board}>
+    <section aria-label="Strips" className="mt-8 print:hidden" ref={board}>
       <DndContext sensors={sensors} onDragEnd={dropped}>
-        <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+        <div className="grid grid-cols-1 gap-x-8 gap-y-6 xl:grid-cols-2">
           {sheets.map((sheet) => (
             <div key={sheet.date} className="min-w-0">
               <h2 className="flex items-baseline justify-between text-lg font-semibold">

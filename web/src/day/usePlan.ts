@@ -21,19 +21,23 @@ export interface Shown {
   stop: () => void;
 }
 
+/** What was found for some work. */
+interface Found {
+  key: string;
+  task: string;
+  slots: readonly Slot[];
+  share: number | null;
+}
+
 /**
- * The plan of some work: the one that some bench worked out for just this, else worked out here, in a worker, shown as soon as there
- * is one and kept for all benches when it is done. What was planned before changes little.
+ * The plan of some work: the one that some bench worked out for just this, else worked out here, in a worker, and kept for all
+ * benches when it is done. What was planned before changes little, and stays on the screen until then: there is one quiet change,
+ * not one for every thought. Only where nothing was planned yet the first that comes is shown at once.
  */
 export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown | null {
   const [keep] = useKeepPlanMutation();
   const key = useMemo(() => workKey(work), [work]);
-  const [found, setFound] = useState<{
-    key: string;
-    slots: readonly Slot[];
-    share: number | null;
-    task: string;
-  } | null>(null);
+  const [found, setFound] = useState<Found | null>(null);
   const isKept = kept?.key === key;
   // Where it begins: a plan that is kept meanwhile does not begin it anew.
   const begin = useRef({ work, zero, kept });
@@ -54,7 +58,7 @@ export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown 
         task,
         toPlan,
         before,
-        proxy((plan) => show(plan.slots, plan.share)),
+        proxy((plan) => show(before.length > 0 ? before : plan.slots, plan.share)),
       )
       .then((plan) => {
         if (!plan || !live) return;
@@ -72,7 +76,8 @@ export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown 
     if (isKept) return { slots: shifted(kept, zero), share: null, stop: none };
     if (found?.key === key)
       return { slots: found.slots, share: found.share, stop: () => void theThinker().stop(found.task) };
-    return null;
+    // Until there is another, what was planned.
+    return kept ? { slots: shifted(kept, zero), share: 0, stop: none } : null;
   }, [isKept, kept, zero, found, key]);
 }
 

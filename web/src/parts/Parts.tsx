@@ -27,7 +27,7 @@ export function OpenDrawer({ drawer }: { drawer: Drawer }): ReactElement {
   const shown = found.slice(0, MOST_ROWS);
   const now = open !== null && open !== 'new' ? drawer.parts.find((p) => p.id === open.id) : undefined;
   return (
-    <div className="grid flex-1 content-start gap-x-12 gap-y-8 px-3 py-5 sm:px-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
+    <div className="grid flex-1 grid-cols-1 content-start gap-x-12 gap-y-8 px-3 py-5 sm:px-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
       <section aria-label="In the drawer" className="min-w-0">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
           <h1 className="text-4xl font-bold">Parts</h1>

@@ -65,7 +65,7 @@ export function Tools(): ReactElement {
         ))}
         <NavLink
           to="/parts"
-          className="flex min-h-11 shrink-0 items-center rounded-md px-3 text-lg font-semibold hover:bg-line sm:hidden"
+          className="flex min-h-11 shrink-0 items-center rounded-md px-3 text-lg font-semibold hover:bg-line md:hidden"
         >
           Parts
         </NavLink>
