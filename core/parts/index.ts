@@ -1,5 +1,5 @@
 export { leastFor } from './least';
-export { jobParts, NEED_STATES, waitsForParts, type JobPart, type Need, type NeedState } from './needs';
+export { jobParts, NEED_STATES, type JobPart, type Need, type NeedState } from './needs';
 export {
   bestSource,
   NO_SOURCE,
@@ -24,5 +24,5 @@ export {
 } from './part';
 export { partTable, readPartTable, type PartRow } from './partTable';
 export { bookWithDrawer } from './priceLines';
-export { wantsOf, type Want } from './wants';
+export { doneOf, wantsOf, type Want } from './wants';
 export { waysFor, workingDaysOn, type Way } from './ways';

@@ -26,18 +26,25 @@ export interface JobPart {
   use: PartUse | null;
   name: string;
   need: Need | null;
-  /** The log wants it no longer: it can go back. */
-  stale: boolean;
+  /** Wanted; not any more, because the work is done; or not any more at all: it can go back. */
+  now: 'wanted' | 'done' | 'unwanted';
 }
 
-/** What the log wants beside what was seen to, each once: what is wanted first, then what is wanted no longer or by hand. */
-export function jobParts(wants: readonly Want[], needs: readonly Need[]): JobPart[] {
+/**
+ * What the log wants beside what was seen to, each once: what is wanted first, then what is wanted no longer or by hand. `done`: the
+ * uses whose work is done by the log.
+ */
+export function jobParts(
+  wants: readonly Want[],
+  needs: readonly Need[],
+  done: ReadonlySet<PartUse> = new Set(),
+): JobPart[] {
   const live = needs.filter((n) => n.state !== 'dropped');
   const wanted = wants.map((w): JobPart => ({
     use: w.use,
     name: w.name,
     need: live.find((n) => n.use === w.use) ?? null,
-    stale: false,
+    now: 'wanted',
   }));
   const rest = live
     .filter((n) => n.use === null || !wants.some((w) => w.use === n.use))
@@ -45,11 +52,7 @@ export function jobParts(wants: readonly Want[], needs: readonly Need[]): JobPar
       use: need.use,
       name: need.name,
       need,
-      stale: need.use !== null && need.state !== 'fitted',
+      now: need.use === null || need.state === 'fitted' ? 'wanted' : done.has(need.use) ? 'done' : 'unwanted',
     }));
   return [...wanted, ...rest];
 }
-
-/** Whether a job waits for parts: something is on its way, and nothing is left to be ordered. */
-export const waitsForParts = (needs: readonly Pick<Need, 'state'>[]): boolean =>
-  needs.some((n) => n.state === 'ordered' || n.state === 'to-order');

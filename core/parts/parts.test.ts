@@ -6,6 +6,7 @@ import { rebuildOf } from '../rebuild';
 import { partsFor, type PriceLine } from '../worth';
 import {
   bestSource,
+  doneOf,
   bookWithDrawer,
   fitsOn,
   jobParts,
@@ -137,13 +138,51 @@ describe('what was seen to', () => {
 
   it('stands beside what is wanted; what is wanted no longer can go back, what was fitted or put down by hand stays', () => {
     expect(jobParts([coil], [])).toEqual([
-      { use: 'coil-failed', name: 'New coil', need: null, stale: false },
+      { use: 'coil-failed', name: 'New coil', need: null, now: 'wanted' },
     ]);
     expect(jobParts([coil], [need({})])[0]?.need?.id).toBe('n');
-    expect(jobParts([], [need({})])[0]?.stale).toBe(true);
-    expect(jobParts([], [need({ state: 'fitted' })])[0]?.stale).toBe(false);
-    expect(jobParts([], [need({ use: null })])[0]?.stale).toBe(false);
+    expect(jobParts([], [need({})])[0]?.now).toBe('unwanted');
+    expect(jobParts([], [need({ state: 'fitted' })])[0]?.now).toBe('wanted');
+    expect(jobParts([], [need({ use: null })])[0]?.now).toBe('wanted');
     expect(jobParts([coil], [need({ state: 'dropped' })])[0]?.need).toBeNull();
+  });
+});
+
+describe('work that is done', () => {
+  const done = (...noted: Noted[]): string[] => {
+    const picture = readJob(logOf(...noted), { kind: 'chainsaw' });
+    return [...doneOf(picture, rebuildOf(picture))];
+  };
+  it('is a repair that was made, whatever came of it, and the job it belongs to; a part set aside for it may be in', () => {
+    const repair: Noted = { kind: 'repair', body: { cause: 'coil-failed', outcome: 'no-change' } };
+    expect(done(complains, settles('coil-failed'))).toEqual([]);
+    expect(done(complains, settles('coil-failed'), repair)).toEqual(['coil-failed']);
+    const scored: Noted = { kind: 'repair', body: { cause: 'piston-heat-scored', outcome: 'cured' } };
+    expect(done(complains, scored)).toEqual(['piston-heat-scored', 'top-end']);
+    const need: Need = {
+      id: 'n',
+      jobId: 'j',
+      use: 'coil-failed',
+      name: 'Coil',
+      part: 'p',
+      count: 1,
+      state: 'reserved',
+      source: null,
+      expected: null,
+    };
+    expect(jobParts([], [need], new Set(['coil-failed']))[0]?.now).toBe('done');
+  });
+
+  it('is a layer that went back new, and with the kit the kit', () => {
+    const layers: Noted[] = [
+      complains,
+      { kind: 'carburettor', body: { throat: 'butterfly', bulb: 'none' } },
+      { kind: 'took-off', body: { layer: 'metering-diaphragm', condition: 'hard' } },
+      { kind: 'rebuild-step', body: { step: 'renew', answer: 'kit' } },
+    ];
+    expect(done(...layers)).toEqual([]);
+    const back: Noted = { kind: 'put-back', body: { layer: 'metering-diaphragm', renewed: true } };
+    expect(done(...layers, back)).toEqual(['metering-diaphragm', 'carburettor-rebuild']);
   });
 });
 

@@ -1,6 +1,6 @@
 import { causesIn, type CauseId, type LayerId } from '../knowledge';
 import type { Picture } from '../log';
-import { renewsBy, type Rebuild } from '../rebuild';
+import { isCover, renewsBy, type Rebuild } from '../rebuild';
 import { jobsFor, partsFor, putRightBy, type PricedId } from '../worth';
 import { servesFor, wantName, type Part, type PartUse } from './part';
 
@@ -89,4 +89,20 @@ export function wantsOf(picture: Picture, rebuild: Rebuild, catalogue: readonly 
         job.mends.flatMap((c) => causes.get(c) ?? []),
       );
   return [...wants.values()];
+}
+
+/**
+ * What the parts of a job were for where the log says that the work is done: repairs that were made, layers that went back new, the
+ * kit and the new carburettor they came out of. A part set aside for it is in the machine, or lies there forgotten.
+ */
+export function doneOf(picture: Picture, rebuild: Rebuild): ReadonlySet<PartUse> {
+  const done = new Set<PartUse>(rebuild.layers.flatMap((l) => (l.renewed && !isCover(l.id) ? [l.id] : [])));
+  if (done.size > 0 && rebuild.renewal === 'kit') done.add('carburettor-rebuild');
+  for (const repair of picture.repairs) {
+    if (!('cause' in repair)) continue;
+    done.add(repair.cause);
+    if (repair.remedy) done.add(repair.remedy);
+    for (const job of jobsFor([repair.cause])) done.add(job.id);
+  }
+  return done;
 }

@@ -1,7 +1,7 @@
 export { goThrough, logNormalMinutes, promisesOf, type DrawMinutes, type Promised } from './chances';
 export { beforeOf, costOf, type Before, type Cost } from './cost';
 export { decode, Plan, ready, type Ready } from './decode';
-export { newcomer, readyNineInTen } from './earliest';
+export { readyNineInTen } from './earliest';
 export { exactPlan } from './exact';
 export { USUAL_HOURS, windowsOf, type CalendarDay, type Hours } from './hours';
 export { workOf, type OpenJob, type Waits } from './ofJobs';

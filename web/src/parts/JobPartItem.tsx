@@ -110,7 +110,7 @@ function Ways({
 
 /** A part that was seen to: how far it has come, and what comes next. */
 function Standing({
-  item: { stale, ways },
+  item: { now, ways },
   need,
   shelf,
   acts,
@@ -134,13 +134,14 @@ function Standing({
         className={`mt-1 text-xl ${need.state === 'reserved' || need.state === 'fitted' ? 'font-semibold text-moss' : ''}`}
       >
         {says}
-        {stale && <span className="font-semibold text-ochre">. It is not wanted any more</span>}
+        {now === 'unwanted' && <span className="font-semibold text-ochre">. It is not wanted any more</span>}
+        {now === 'done' && <span className="font-semibold text-ochre">. The work is done: is it in?</span>}
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         {need.state === 'reserved' && (
           <>
-            {!stale && <Button onClick={does('fit')}>It is fitted</Button>}
-            <Button look={stale ? 'plain' : 'quiet'} onClick={does('release')}>
+            {now !== 'unwanted' && <Button onClick={does('fit')}>It is fitted</Button>}
+            <Button look={now === 'unwanted' ? 'plain' : 'quiet'} onClick={does('release')}>
               Give it back
             </Button>
           </>

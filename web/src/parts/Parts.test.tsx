@@ -236,6 +236,23 @@ describe('the parts of a job', () => {
     expect(screen.getByRole('button', { name: 'Give it back' })).toBeTruthy();
   });
 
+  it('once the work is done by the log, a part that is still set aside is asked after', async () => {
+    const mended = benchWith(complains('no-fire'), {
+      kind: 'repair',
+      body: { cause: 'coil-failed', outcome: 'cured' },
+    });
+    draw(
+      <PartsOfJob
+        atBench={mended}
+        drawer={drawerWith({ needs: [need({ state: 'reserved' })] })}
+        shop={shop}
+      />,
+    );
+    expect(screen.getByText(/The work is done: is it in\?/)).toBeTruthy();
+    await click('It is fitted');
+    await waitFor(() => expect(sent[0]?.path).toBe(`/api/needs/${need({}).id}/fit`));
+  });
+
   it('a part is put down by hand: from the catalogue, or in words to be looked for', async () => {
     show(drawerWith({ parts: [{ ...COIL, onHand: 1 }], needs: [need({ state: 'fitted' })] }));
     await userEvent.type(screen.getByLabelText('Another part'), 'long screw');

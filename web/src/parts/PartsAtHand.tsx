@@ -8,7 +8,7 @@ import { useJobParts, type JobPartNow } from './useJobParts';
 import { dayWords } from './words';
 
 /** How a part stands, in a few words. */
-function standsWords({ need, ways }: JobPartNow, shelfOf: (part: string) => string | undefined): string {
+function standsWords({ need, ways, now }: JobPartNow, shelfOf: (part: string) => string | undefined): string {
   if (!need) {
     const [best] = ways;
     if (!best) return 'to be looked for';
@@ -20,6 +20,8 @@ function standsWords({ need, ways }: JobPartNow, shelfOf: (part: string) => stri
         ? `another in its place, ${at}`
         : 'a donor’s';
   }
+  if (now === 'done') return 'set aside still: is it in?';
+  if (now === 'unwanted') return 'not wanted any more';
   const shelf = need.part ? shelfOf(need.part) : undefined;
   return {
     'to-order': 'on the order list',
@@ -34,7 +36,11 @@ const NO_DRAWER: Drawer = { parts: [], orders: [], needs: [], used: [] };
 const NO_BOOK: Pick<Shop, 'book'> = { book: [] };
 
 /** What a repair takes and where it is, in a line at the bench; nothing while the drawer is not to be had. */
-export function PartsAtHand({ atBench }: { atBench: JobAtBench }): ReactElement | null {
+export function PartsAtHand({
+  atBench,
+}: {
+  atBench: Pick<JobAtBench, 'job' | 'picture'>;
+}): ReactElement | null {
   const { data: drawer } = useDrawerQuery(atBench.job.id);
   const { data: shop } = useShopQuery();
   const items = useJobParts(atBench, drawer ?? NO_DRAWER, shop ?? NO_BOOK).filter(

@@ -1,5 +1,5 @@
 import { pricedOf, type Drawer, type Shop } from '@rusty-wren/contract';
-import { jobParts, wantsOf, waysFor, type JobPart, type Way } from '@rusty-wren/core/parts';
+import { doneOf, jobParts, wantsOf, waysFor, type JobPart, type Way } from '@rusty-wren/core/parts';
 import { rebuildOf } from '@rusty-wren/core/rebuild';
 import { asSeen } from '@rusty-wren/core/worth';
 import { useMemo } from 'react';
@@ -19,16 +19,17 @@ export function useJobParts(
 ): JobPartNow[] {
   return useMemo(() => {
     const machine = asSeen(pricedOf(job.machine), picture);
-    const wants = wantsOf(picture, rebuildOf(picture), parts);
+    const rebuild = rebuildOf(picture);
+    const wants = wantsOf(picture, rebuild, parts);
     const at = { machine, parts, book, today: todayIs(), promisedFor: job.promisedFor };
     const mine = needs.filter((n) => n.jobId === job.id);
-    return jobParts(wants, mine).map((p) => {
+    return jobParts(wants, mine, doneOf(picture, rebuild)).map((p) => {
       const ways = p.use === null ? [] : waysFor(p.use, at);
       // While it is not here, what lies in the house may do.
       const state = p.need?.state ?? 'open';
       if (state === 'open') return { ...p, ways };
       const waits = state === 'to-order' || state === 'ordered';
-      return { ...p, ways: waits && !p.stale ? ways.filter((w) => w.kind !== 'order') : [] };
+      return { ...p, ways: waits && p.now === 'wanted' ? ways.filter((w) => w.kind !== 'order') : [] };
     });
   }, [job, picture, parts, needs, book]);
 }

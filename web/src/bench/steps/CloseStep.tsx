@@ -1,6 +1,7 @@
 import { TriangleAlert } from 'lucide-react';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import type { JobAtBench, Log } from '../../job/useJob';
+import { PartsAtHand } from '../../parts/PartsAtHand';
 import { OwnersCard } from '../../start/OwnersCard';
 import { Button } from '../../ui/Button';
 import { Written } from '../../ui/Written';
@@ -11,7 +12,7 @@ const MOST_REASON = 1000;
 
 /** Closing: freely when nothing is open, otherwise only with a written reason. */
 export function CloseStep({
-  atBench: { job, picture },
+  atBench,
   log,
   onBack,
 }: {
@@ -20,6 +21,7 @@ export function CloseStep({
   onBack?: () => void;
 }): ReactElement {
   const [reason, setReason] = useState('');
+  const { job, picture } = atBench;
   const { openEnds } = picture;
   const free = openEnds.length === 0;
   const submit = (event: FormEvent): void => {
@@ -42,6 +44,7 @@ export function CloseStep({
           ))}
         </ul>
       )}
+      <PartsAtHand atBench={atBench} />
       <OwnersCard job={job} picture={picture} />
       <form onSubmit={submit} className="mt-5 max-w-2xl">
         {!free && (
