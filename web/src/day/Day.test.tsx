@@ -8,6 +8,7 @@ import { HoursSheet } from './HoursSheet';
 import { NowAndThen } from './NowAndThen';
 import { Promises } from './Promises';
 import { Strips } from './Strips';
+import { WeeksAhead } from './WeeksAhead';
 import { dayWork, hoursOf, zeroOf } from './work';
 
 let sent: { method: string; path: string; body: Record<string, unknown> }[] = [];
@@ -159,6 +160,32 @@ describe('promises', () => {
     expect(said).toContain('promise it for Fri 27 Nov');
   });
 
+  it('says what would help: the order that was not sent, the run that starts its cooling', () => {
+    const need = {
+      id: 'n',
+      jobId: jobId(11),
+      use: null,
+      name: 'Coil',
+      part: 'p',
+      count: 1,
+      state: 'to-order',
+      source: null,
+      expected: null,
+      tag: 11,
+      owner: '',
+      machine: '',
+      promisedFor: null,
+    } as const;
+    const { work, known } = planOf([promisedFor(11, '2026-11-27')]);
+    const at = { work, stand: stand(0.3), waiting: [], known };
+    draw(<Promises {...at} drawer={{ ...DRAWER, needs: [need] }} />);
+    expect(screen.getByText('Order today: Coil.')).toBeTruthy();
+    cleanup();
+    const proof = planOf([{ ...promisedFor(11, '2026-11-27'), phase: { kind: 'prove' } }]);
+    draw(<Promises {...at} known={proof.known} drawer={DRAWER} />);
+    expect(screen.getByText(/Run it first of all/)).toBeTruthy();
+  });
+
   it('says that all hold, that one is late already, and what waits', () => {
     const { work, known } = planOf([promisedFor(11, '2026-11-30')]);
     draw(
@@ -215,6 +242,21 @@ describe('the strips', () => {
     );
     await userEvent.click(screen.getByRole('button', { name: 'As the plan would' }));
     await waitFor(() => expect(sent[2]?.method).toBe('DELETE'));
+  });
+});
+
+describe('the weeks ahead', () => {
+  it('say how full each working day is, and what is promised for it', () => {
+    const tags = [...Array.from({ length: 9 }, (_, n) => tag(20 + n)), promisedFor(11, '2026-12-02')];
+    const { work, slots, calendar, known } = planOf(tags);
+    draw(<WeeksAhead work={work} slots={slots} calendar={calendar} skip={1} known={known} />);
+    const days = within(screen.getByRole('list', { name: 'Weeks ahead' })).getAllByRole('listitem');
+    expect(days).toHaveLength(10);
+    // The weekend is left out.
+    expect(days[0]!.textContent).toContain('Mon 30');
+    expect(within(days[0]!).getByRole('img').getAttribute('aria-label')).toMatch(/^[1-9]\d? % taken$/);
+    expect(days[2]!.textContent).toContain('11');
+    expect(within(days[9]!).getByRole('img').getAttribute('aria-label')).toBe('0 % taken');
   });
 });
 

@@ -16,6 +16,8 @@ const MINUTE_MS = 60_000;
 function helps(tag: RackTag, chance: number, drawer: Drawer): string | null {
   const listed = drawer.needs.find((n) => n.jobId === tag.job.id && n.state === 'to-order');
   if (listed) return `Order today: ${listed.name}`;
+  // It has to cool for three hours before it is started cold: the sooner it runs, the sooner that is.
+  if (tag.phase.kind === 'prove' && !tag.coldStart) return 'Run it first of all, so that it cools';
   const { phone, name } = tag.job.customer;
   return chance < 0.5 ? `Ring ${name}${phone ? `, ${phone}` : ''}` : null;
 }

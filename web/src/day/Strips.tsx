@@ -10,19 +10,23 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { format, parseISO } from 'date-fns';
-import { Pin } from 'lucide-react';
+import { Flag, Pin } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
 import { toast } from 'sonner';
 import { problemWords, usePutPinMutation } from '../api/api';
 import type { Known } from './known';
 import { SlotSheet } from './SlotSheet';
-import { kindWords, whenWords } from './words';
+import { WeeksAhead } from './WeeksAhead';
+import { kindWords, promisedOn, whenWords } from './words';
 
 const MINUTE_MS = 60_000;
 /** A drag puts work to the next so many minutes. */
 const SNAP = 5;
 /** Further than that a drag is one, not a tap, px. */
 const DRAG_FROM = 6;
+
+/** So many working days are drawn large. */
+const SHEETS = 2;
 
 /** One working day as it is drawn: from the first hour anybody works to the last. */
 interface Sheet {
@@ -42,7 +46,7 @@ function sheetsOf(work: Work, calendar: readonly CalendarDay[]): Sheet[] {
       { date: d.date, from: Math.min(...inside.map((w) => w[0])), to: Math.max(...inside.map((w) => w[1])) },
     ];
   });
-  return sheets.slice(0, 2);
+  return sheets.slice(0, SHEETS);
 }
 
 /** Everybody's strip of today and of the next working day; a piece of work is dragged elsewhere, or moved from its sheet. */
@@ -90,7 +94,16 @@ export function Strips({
           {sheets.map((sheet) => (
             <div key={sheet.date} className="min-w-0">
               <h2 className="flex items-baseline justify-between text-lg font-semibold">
-                <span>{format(parseISO(sheet.date), 'EEEE d MMMM')}</span>
+                <span>
+                  {format(parseISO(sheet.date), 'EEEE d MMMM')}
+                  {promisedOn(sheet.date, known).length > 0 && (
+                    <span className="ml-3 font-tag">
+                      <Flag size={16} className="mr-1 inline text-ochre" aria-hidden />
+                      <span className="sr-only">promised: </span>
+                      {promisedOn(sheet.date, known).join(', ')}
+                    </span>
+                  )}
+                </span>
                 <span className="text-soft tabular-nums">
                   {whenWords(sheet.from, known.zero).slice(-5)} to {whenWords(sheet.to, known.zero).slice(-5)}
                 </span>
@@ -128,6 +141,7 @@ export function Strips({
           ))}
         </div>
       </DndContext>
+      <WeeksAhead work={work} slots={slots} calendar={calendar} skip={SHEETS} known={known} />
       {open && (
         <SlotSheet
           slot={slots.find((s) => s.task === open.task) ?? open}

@@ -2,6 +2,7 @@ import type { RackTag } from '@rusty-wren/contract';
 import { checkOf } from '@rusty-wren/core/knowledge';
 import type { Task, TaskKind } from '@rusty-wren/core/schedule';
 import { format } from 'date-fns';
+import type { Known } from './known';
 import { phaseWords } from '../rack/words';
 
 const KIND_DOES: Readonly<Record<TaskKind, string>> = {
@@ -35,3 +36,7 @@ export function whenWords(minute: number, zero: number): string {
 /** A chance as it is said of a promise. */
 export const chanceWords = (p: number): string =>
   p >= 0.97 ? 'safe' : p >= 0.03 ? `${Math.round(p * 10)} in 10` : 'it will be late';
+
+/** The tags promised for a day. */
+export const promisedOn = (date: string, { tags }: Known): number[] =>
+  [...tags.values()].filter((t) => t.job.promisedFor === date).map((t) => t.job.tag);
