@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { rowsIn } from '../table';
 import type { SpecFigures } from './facts';
 import { SPEC_PAIRS, SPEC_SINGLES } from './specFields';
 
@@ -41,30 +42,21 @@ export function specTable(lines: readonly SpecLine[]): string {
  * cannot be read. Bounds are for whoever takes them in.
  */
 export function readSpecTable(text: string): { lines: SpecLine[] } | { problem: string } {
-  if (!text.trim()) return { problem: 'The table is empty.' };
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), {
-    header: true,
-    skipEmptyLines: true,
-    transformHeader: (name) => name.trim(),
-  });
-  const unknown = (meta.fields ?? []).find((name) => !SPEC_COLUMNS.includes(name));
-  if (unknown !== undefined) return { problem: `The heading has a column "${unknown}" that no card has.` };
-  for (const name of ['maker', 'model'])
-    if (!meta.fields?.includes(name)) return { problem: `The heading has no column "${name}".` };
-  if (data.length === 0) return { problem: 'The table has a heading and nothing under it.' };
+  const table = rowsIn(text, { columns: SPEC_COLUMNS, needs: ['maker', 'model'], noun: 'card' });
+  if ('problem' in table) return table;
   const lines: SpecLine[] = [];
-  for (const [i, row] of data.entries()) {
-    const at = `Line ${i + 2}`;
+  for (const { line, cell } of table.rows) {
+    const at = `Line ${line}`;
     const figures: Record<string, unknown> = {};
     const figure = (name: string): number | null | undefined => {
-      const cell = row[name]?.trim();
-      if (!cell) return undefined;
-      const value = Number(cell.replace(',', '.'));
+      const written = cell(name);
+      if (!written) return undefined;
+      const value = Number(written.replace(',', '.'));
       return Number.isFinite(value) ? value : null;
     };
     for (const name of SINGLES) {
       const value = figure(name);
-      if (value === null) return { problem: `${at}: ${name} "${row[name]}" is not a number.` };
+      if (value === null) return { problem: `${at}: ${name} "${cell(name)}" is not a number.` };
       if (value !== undefined) figures[name] = value;
     }
     for (const name of PAIRS) {
@@ -75,10 +67,10 @@ export function readSpecTable(text: string): { lines: SpecLine[] } | { problem: 
         return { problem: `${at}: ${name} needs both its low and its high edge.` };
       if (low !== undefined && high !== undefined) figures[name] = [low, high];
     }
-    const maker = row['maker']?.trim() ?? '';
-    const model = row['model']?.trim() ?? '';
+    const maker = cell('maker');
+    const model = cell('model');
     if (!maker || !model) return { problem: `${at} has no ${maker ? 'model' : 'maker'}.` };
-    const source = row['source']?.trim();
+    const source = cell('source');
     lines.push({ maker, model, figures: figures as SpecFigures, ...(source && { source }) });
   }
   return { lines };

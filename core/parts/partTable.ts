@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { FAMILY_IDS, LAYER_IDS, type FamilyId, type LayerId } from '../knowledge';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
+import { rowsIn, type TableRow } from '../table';
 import { centsIn, MOST_WAIT_DAYS } from '../worth';
 import { PART_USES, type Fit, type Part, type PartUse, type Source, type Stocked } from './part';
 
@@ -123,8 +124,7 @@ const oneOf = <T extends string>(cell: string, name: string, known: readonly T[]
 /** So many parts lie on no shelf. */
 const MOST_COUNT = 100_000;
 
-function rowIn(row: Readonly<Record<string, string>>, known: readonly Part[]): PartRow {
-  const cell = (name: Column): string => row[name]?.trim() ?? '';
+function rowIn(cell: TableRow<Column>, known: readonly Part[]): PartRow {
   const name = cell('name');
   if (!name) throw new Unread('there is no name');
   const code = cell('code');
@@ -163,24 +163,14 @@ export function readPartTable(
   text: string,
   known: readonly Part[],
 ): { rows: PartRow[] } | { problems: string[] } {
-  if (!text.trim()) return { problems: ['The table is empty.'] };
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), {
-    header: true,
-    skipEmptyLines: true,
-    transformHeader: (name) => name.trim(),
-  });
-  const unknown = (meta.fields ?? []).find((name) => !(COLUMNS as readonly string[]).includes(name));
-  if (unknown !== undefined) return { problems: [`The heading has a column "${unknown}" that no part has.`] };
-  for (const name of ['name', 'price'])
-    if (!meta.fields?.includes(name)) return { problems: [`The heading has no column "${name}".`] };
-  if (data.length === 0) return { problems: ['The table has a heading and nothing under it.'] };
+  const table = rowsIn(text, { columns: COLUMNS, needs: ['name', 'price'], noun: 'part' });
+  if ('problem' in table) return { problems: [table.problem] };
   const problems: string[] = [];
   const read: { line: number; row: PartRow }[] = [];
   const seen = new Map<string, number>();
-  data.forEach((row, i) => {
-    const line = i + 2;
+  for (const { line, cell } of table.rows) {
     try {
-      const one = rowIn(row, known);
+      const one = rowIn(cell, known);
       const key = one.part.code ?? one.part.name.toLowerCase();
       const before = seen.get(key);
       if (before !== undefined) throw new Unread(`it is the same part as line ${before}`);
@@ -190,7 +180,7 @@ export function readPartTable(
       if (!(error instanceof Unread)) throw error;
       problems.push(`Line ${line}: ${error.message}.`);
     }
-  });
+  }
   const rows = read.map((r) => r.row);
   // Codes of the table itself may be named before their own row.
   const codes = new Set([

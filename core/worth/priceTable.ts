@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { FAMILY_IDS, type FamilyId } from '../knowledge';
+import { rowsIn, type TableRow } from '../table';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
 import { BOOK_IDS, MOST_CENTS, MOST_WAIT_DAYS, type PriceLine } from './priceBook';
 
@@ -34,8 +35,7 @@ export function centsIn(cell: string, name: string): number | null | { problem: 
 }
 
 /** A row's line, or what is wrong with it. */
-function lineIn(row: Readonly<Record<string, string>>): PriceLine | { problem: string } {
-  const cell = (name: (typeof COLUMNS)[number]): string => row[name]?.trim() ?? '';
+function lineIn(cell: TableRow<(typeof COLUMNS)[number]>): PriceLine | { problem: string } {
   const [what, kind, family] = [cell('what'), cell('kind'), cell('family')];
   const [maker, model] = [cell('maker'), cell('model')];
   if (!WHATS.has(what)) return { problem: `what "${what}" is no repair, remedy or "like"` };
@@ -69,18 +69,9 @@ function lineIn(row: Readonly<Record<string, string>>): PriceLine | { problem: s
  * nothing is taken from a table with anything wrong in it.
  */
 export function readPriceTable(text: string): { lines: PriceLine[] } | { problems: string[] } {
-  if (!text.trim()) return { problems: ['The table is empty.'] };
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), {
-    header: true,
-    skipEmptyLines: true,
-    transformHeader: (name) => name.trim(),
-  });
-  const unknown = (meta.fields ?? []).find((name) => !(COLUMNS as readonly string[]).includes(name));
-  if (unknown !== undefined) return { problems: [`The heading has a column "${unknown}" that no line has.`] };
-  for (const name of ['what', 'price'])
-    if (!meta.fields?.includes(name)) return { problems: [`The heading has no column "${name}".`] };
-  if (data.length === 0) return { problems: ['The table has a heading and nothing under it.'] };
-  const read = data.map(lineIn);
+  const table = rowsIn(text, { columns: COLUMNS, needs: ['what', 'price'], noun: 'line' });
+  if ('problem' in table) return { problems: [table.problem] };
+  const read = table.rows.map(({ cell }) => lineIn(cell));
   const problems = read.flatMap((r, i) => ('problem' in r ? [`Line ${i + 2}: ${r.problem}.`] : []));
   return problems.length > 0
     ? { problems }

@@ -4,6 +4,7 @@ import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { draw, JOB } from '../testing/bench';
+import { fakeServer } from '../testing/server';
 import { HoursSheet } from './HoursSheet';
 import { NowAndThen } from './NowAndThen';
 import { Promises } from './Promises';
@@ -11,21 +12,9 @@ import { Strips } from './Strips';
 import { WeeksAhead } from './WeeksAhead';
 import { dayWork, hoursOf, zeroOf } from './work';
 
-let sent: { method: string; path: string; body: Record<string, unknown> }[] = [];
+let server: ReturnType<typeof fakeServer>;
 beforeEach(() => {
-  sent = [];
-  vi.stubGlobal('fetch', async (request: Request) => {
-    if (request.method === 'GET') return new Promise(() => undefined);
-    const text = await request.text();
-    sent.push({
-      method: request.method,
-      path: new URL(request.url).pathname,
-      body: text ? (JSON.parse(text) as Record<string, unknown>) : {},
-    });
-    return new Response('{"hours":[],"pins":[],"plan":null}', {
-      headers: { 'content-type': 'application/json' },
-    });
-  });
+  server = fakeServer({ hours: [], pins: [], plan: null });
 });
 afterEach(() => {
   cleanup();
@@ -160,7 +149,7 @@ describe('promises', () => {
     expect(said).toContain('promise it for Fri 27 Nov');
   });
 
-  it('says what would help: the order that was not sent, the run that starts its cooling', () => {
+  it('says what would help: the order that was not server.sent, the run that starts its cooling', () => {
     const need = {
       id: 'n',
       jobId: jobId(11),
@@ -230,18 +219,18 @@ describe('the strips', () => {
       screen.getByRole('button', { name: /^11, Find what is wrong, 10:30.*put there by hand/ }),
     );
     await userEvent.click(screen.getByRole('button', { name: 'Half an hour later' }));
-    await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]).toMatchObject({
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]).toMatchObject({
       method: 'PUT',
       path: '/api/day/pins',
       body: { task: pin.task, account: ANN.id, from: new Date(ZERO + 60 * 60_000).toISOString() },
     });
     await userEvent.click(screen.getByRole('button', { name: 'To Bo' }));
     await waitFor(() =>
-      expect(sent[1]?.body).toMatchObject({ account: BO.id, from: new Date(ZERO).toISOString() }),
+      expect(server.sent[1]?.body).toMatchObject({ account: BO.id, from: new Date(ZERO).toISOString() }),
     );
     await userEvent.click(screen.getByRole('button', { name: 'As the plan would' }));
-    await waitFor(() => expect(sent[2]?.method).toBe('DELETE'));
+    await waitFor(() => expect(server.sent[2]?.method).toBe('DELETE'));
   });
 });
 
@@ -261,7 +250,7 @@ describe('the weeks ahead', () => {
 });
 
 describe('hours', () => {
-  it('are written as shifts; what is none is said with its day, and nothing is sent', async () => {
+  it('are written as shifts; what is none is said with its day, and nothing is server.sent', async () => {
     draw(<HoursSheet day={BOOKS} accounts={[ANN, BO]} me={BO.id} onClose={() => undefined} />);
     const monday = screen.getByLabelText('Mon');
     expect((monday as HTMLInputElement).value).toBe('08:00-12:00, 13:00-17:00');
@@ -276,11 +265,11 @@ describe('hours', () => {
       await keep();
       expect(screen.getByRole('alert').textContent).toBe(says);
     }
-    expect(sent).toEqual([]);
+    expect(server.sent).toEqual([]);
     await userEvent.clear(monday);
     await userEvent.type(monday, '9-12:30');
     await keep();
-    await waitFor(() => expect(sent[0]?.path).toBe(`/api/day/hours/${BO.id}`));
-    expect((sent[0]?.body as { week: unknown[] }).week).toContainEqual({ day: 1, from: 540, to: 750 });
+    await waitFor(() => expect(server.sent[0]?.path).toBe(`/api/day/hours/${BO.id}`));
+    expect((server.sent[0]?.body as { week: unknown[] }).week).toContainEqual({ day: 1, from: 540, to: 750 });
   });
 });

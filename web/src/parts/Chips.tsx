@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import type { ReactElement, ReactNode } from 'react';
+import type { ComponentProps, ReactElement, ReactNode } from 'react';
 
 /** What was chosen, each with a way to take it out again. */
 export function Chips<T>({
@@ -42,5 +42,24 @@ export function Chips<T>({
 
 export const FIELD =
   'min-h-11 min-w-0 rounded-md border-2 border-line bg-card px-3 text-lg placeholder:text-soft';
+
+/** One thing to type, or a choice of one to add: `width` as a Tailwind class. */
+export const ChipField = ({
+  label,
+  width,
+  onType,
+  ...rest
+}: Omit<ComponentProps<'input'>, 'onChange' | 'className'> & {
+  label: string;
+  width: string;
+  onType: (text: string) => void;
+}): ReactElement => (
+  <input
+    aria-label={label}
+    onChange={(e) => onType(e.target.value)}
+    className={`${FIELD} ${width}`}
+    {...rest}
+  />
+);
 
 export const without = <T,>(items: readonly T[], at: number): T[] => items.filter((_, n) => n !== at);

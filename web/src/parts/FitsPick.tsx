@@ -4,7 +4,7 @@ import { fitName, type Fit } from '@rusty-wren/core/parts';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { KIND_WORDS } from '../ui/words';
-import { Chips, FIELD, without } from './Chips';
+import { ChipField, Chips, FIELD, without } from './Chips';
 
 /** What the part goes on: kinds, families of carburettors, models; nothing chosen goes on anything. */
 export function FitsPick({
@@ -24,20 +24,8 @@ export function FitsPick({
       nameOf={(f) => fitName(f, (k) => `each ${KIND_WORDS[k].toLowerCase()}`)}
       onRemove={(n) => onChange(without(fits, n))}
     >
-      <input
-        aria-label="Maker"
-        placeholder="maker"
-        value={maker}
-        onChange={(e) => setMaker(e.target.value)}
-        className={`${FIELD} w-28`}
-      />
-      <input
-        aria-label="Model"
-        placeholder="model"
-        value={model}
-        onChange={(e) => setModel(e.target.value)}
-        className={`${FIELD} w-28`}
-      />
+      <ChipField label="Maker" width="w-28" onType={setMaker} placeholder="maker" value={maker} />
+      <ChipField label="Model" width="w-28" onType={setModel} placeholder="model" value={model} />
       <Button
         disabled={!maker.trim() || !model.trim()}
         onClick={() => {

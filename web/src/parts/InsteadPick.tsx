@@ -1,7 +1,7 @@
 import type { Part } from '@rusty-wren/core/parts';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
-import { Chips, FIELD, without } from './Chips';
+import { ChipField, Chips, FIELD, without } from './Chips';
 
 /** What may go in its place, and what has to be seen to then. */
 export function InsteadPick({
@@ -38,13 +38,13 @@ export function InsteadPick({
             </option>
           ))}
       </select>
-      <input
-        aria-label="What has to be seen to"
+      <ChipField
+        label="What has to be seen to"
+        width="w-64"
+        onType={setCondition}
         placeholder="what has to be seen to"
         maxLength={300}
         value={condition}
-        onChange={(e) => setCondition(e.target.value)}
-        className={`${FIELD} w-64`}
       />
       <Button
         disabled={!other || !condition.trim()}

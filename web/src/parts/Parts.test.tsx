@@ -4,29 +4,14 @@ import { USUAL_RULES } from '@rusty-wren/core/worth';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fakeServer } from '../testing/server';
 import { benchWith, complains, draw, JOB } from '../testing/bench';
 import { PartsOfJob } from './JobParts';
 import { OpenDrawer } from './Parts';
 
-/** What was sent to the server, and what it answers next. */
-let sent: { method: string; path: string; body: Record<string, unknown> }[] = [];
-let answer: { status: number; body: unknown };
+let server: ReturnType<typeof fakeServer>;
 beforeEach(() => {
-  sent = [];
-  answer = { status: 200, body: { parts: [], orders: [], needs: [], used: [] } };
-  vi.stubGlobal('fetch', async (request: Request) => {
-    if (request.method === 'GET') return new Promise(() => undefined);
-    const text = await request.text();
-    sent.push({
-      method: request.method,
-      path: new URL(request.url).pathname,
-      body: text ? (JSON.parse(text) as Record<string, unknown>) : {},
-    });
-    return new Response(JSON.stringify(answer.body), {
-      status: answer.status,
-      headers: { 'content-type': 'application/json' },
-    });
-  });
+  server = fakeServer({ parts: [], orders: [], needs: [], used: [] });
   vi.stubGlobal('matchMedia', () => ({
     matches: true,
     addEventListener: () => undefined,
@@ -110,8 +95,8 @@ describe('the drawer', () => {
     const list = screen.getByRole('region', { name: 'To order' });
     expect(list.textContent).toContain('for 141');
     await click('It is ordered');
-    await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]).toMatchObject({
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]).toMatchObject({
       method: 'POST',
       path: '/api/parts/orders',
       body: { orders: [{ part: COIL.id, count: 3, source: 'Ferrel', needs: [need({}).id] }] },
@@ -119,13 +104,13 @@ describe('the drawer', () => {
   });
 
   it('a scanned code books one in; what the server refuses keeps what was scanned', async () => {
-    answer = { status: 404, body: { error: 'No part of the catalogue has the code "CO".' } };
+    server.answer = { status: 404, body: { error: 'No part of the catalogue has the code "CO".' } };
     draw(<OpenDrawer drawer={drawerWith({})} />);
     const field = screen.getByLabelText('Find or scan a part');
     await userEvent.type(field, 'CO{Enter}');
-    await waitFor(() => expect(sent[0]?.body).toMatchObject({ code: 'CO' }));
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ code: 'CO' }));
     expect((field as HTMLInputElement).value).toBe('CO');
-    answer = { status: 200, body: { part: COIL.id, count: 1, jobs: [] } };
+    server.answer = { status: 200, body: { part: COIL.id, count: 1, jobs: [] } };
     await userEvent.type(field, '{Enter}');
     await waitFor(() => expect((field as HTMLInputElement).value).toBe(''));
   });
@@ -133,7 +118,7 @@ describe('the drawer', () => {
   it('nothing is booked in by a name that is no code', async () => {
     draw(<OpenDrawer drawer={drawerWith({})} />);
     await userEvent.type(screen.getByLabelText('Find or scan a part'), 'Coil{Enter}');
-    expect(sent).toEqual([]);
+    expect(server.sent).toEqual([]);
   });
 
   it('a new part without a price is asked for it; with one it is kept', async () => {
@@ -149,8 +134,8 @@ describe('the drawer', () => {
       screen.getAllByRole('button', { name: /plug/i }).find((b) => b.className.includes('dashed'))!,
     );
     await click('Keep it');
-    await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]?.body).toMatchObject({
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toMatchObject({
       parts: [
         {
           name: 'Plug',
@@ -173,10 +158,10 @@ describe('the drawer', () => {
     expect(screen.getByRole('group', { name: 'What the table would change' }).textContent).toContain(
       '1 new, 1 changed, 1 counted.',
     );
-    expect(sent).toEqual([]);
+    expect(server.sent).toEqual([]);
     await click('Take them in');
-    await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]?.body).toMatchObject({
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toMatchObject({
       parts: [{ id: COIL.id, price: 4200 }, { name: 'Plug' }],
       counted: [{ part: COIL.id, count: 3 }],
     });
@@ -192,8 +177,8 @@ describe('the parts of a job', () => {
   it('what lies in the drawer is taken with one tap', async () => {
     show(drawerWith({ parts: [{ ...COIL, onHand: 1 }] }));
     await click('Take it at C1');
-    await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]).toMatchObject({
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]).toMatchObject({
       path: `/api/jobs/${JOB.id}/parts`,
       body: { use: 'coil-failed', name: 'Coil B45', part: COIL.id, do: 'reserve' },
     });
@@ -202,14 +187,14 @@ describe('the parts of a job', () => {
   it('what does not goes on the list, from where it comes', async () => {
     show(drawerWith({}));
     await click('Order from Ferrel');
-    await waitFor(() => expect(sent[0]?.body).toMatchObject({ do: 'to-order', source: 'Ferrel' }));
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ do: 'to-order', source: 'Ferrel' }));
   });
 
   it('set aside it is fitted or given back; on its way, one in the house can be taken', async () => {
     show(drawerWith({ needs: [need({ state: 'reserved' })] }));
     expect(screen.getByText('Set aside at C1')).toBeTruthy();
     await click('It is fitted');
-    await waitFor(() => expect(sent[0]?.path).toBe(`/api/needs/${need({}).id}/fit`));
+    await waitFor(() => expect(server.sent[0]?.path).toBe(`/api/needs/${need({}).id}/fit`));
     cleanup();
     show(
       drawerWith({
@@ -219,8 +204,8 @@ describe('the parts of a job', () => {
     );
     expect(screen.getByText(/On its way, due Tue 1 Dec/)).toBeTruthy();
     await userEvent.click(within(screen.getByRole('list', { name: 'In the house' })).getByRole('button'));
-    await waitFor(() => expect(sent[1]?.path).toBe(`/api/needs/${need({}).id}/reserve`));
-    expect(sent[1]?.body).toMatchObject({ part: COIL.id });
+    await waitFor(() => expect(server.sent[1]?.path).toBe(`/api/needs/${need({}).id}/reserve`));
+    expect(server.sent[1]?.body).toMatchObject({ part: COIL.id });
   });
 
   it('what is wanted no longer can only go back; without a part it says so', async () => {
@@ -250,14 +235,14 @@ describe('the parts of a job', () => {
     );
     expect(screen.getByText(/The work is done: is it in\?/)).toBeTruthy();
     await click('It is fitted');
-    await waitFor(() => expect(sent[0]?.path).toBe(`/api/needs/${need({}).id}/fit`));
+    await waitFor(() => expect(server.sent[0]?.path).toBe(`/api/needs/${need({}).id}/fit`));
   });
 
   it('a part is put down by hand: from the catalogue, or in words to be looked for', async () => {
     show(drawerWith({ parts: [{ ...COIL, onHand: 1 }], needs: [need({ state: 'fitted' })] }));
     await userEvent.type(screen.getByLabelText('Another part'), 'long screw');
     await click(/“long screw” on the order list/);
-    await waitFor(() => expect(sent[0]?.body).toMatchObject({ name: 'long screw', do: 'to-order' }));
-    expect(sent[0]?.body).not.toHaveProperty('use');
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ name: 'long screw', do: 'to-order' }));
+    expect(server.sent[0]?.body).not.toHaveProperty('use');
   });
 });

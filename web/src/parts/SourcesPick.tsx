@@ -2,7 +2,7 @@ import type { Source } from '@rusty-wren/core/parts';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { useMoney } from '../ui/money';
-import { Chips, FIELD, without } from './Chips';
+import { ChipField, Chips, without } from './Chips';
 
 /** Where the part is had, and after how many working days. */
 export function SourcesPick({
@@ -33,28 +33,22 @@ export function SourcesPick({
       }
       onRemove={(n) => onChange(without(sources, n))}
     >
-      <input
-        aria-label="Source"
-        placeholder="source"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        className={`${FIELD} w-40`}
-      />
-      <input
-        aria-label="Working days"
+      <ChipField label="Source" width="w-40" onType={setName} placeholder="source" value={name} />
+      <ChipField
+        label="Working days"
+        width="w-20"
+        onType={setDays}
         placeholder="days"
         inputMode="numeric"
         value={days}
-        onChange={(e) => setDays(e.target.value)}
-        className={`${FIELD} w-20`}
       />
-      <input
-        aria-label="Its price there"
+      <ChipField
+        label="Its price there"
+        width="w-24"
+        onType={setCost}
         placeholder="price"
         inputMode="decimal"
         value={cost}
-        onChange={(e) => setCost(e.target.value)}
-        className={`${FIELD} w-24`}
       />
       <Button
         disabled={wrong}

@@ -1,7 +1,7 @@
 import { PART_USES, useName, type PartUse } from '@rusty-wren/core/parts';
 import { useState, type ReactElement } from 'react';
 import { useFinder } from '../ui/useFinder';
-import { Chips, FIELD, without } from './Chips';
+import { ChipField, Chips, without } from './Chips';
 
 const USES = PART_USES.map((id) => ({ id, name: useName(id) }));
 const BY = ['name', 'id'] as const;
@@ -19,12 +19,12 @@ export function UsesPick({
   const offered = find.trim() ? found.filter((u) => !uses.includes(u.id)).slice(0, 5) : [];
   return (
     <Chips label="It is for" items={uses} nameOf={useName} onRemove={(n) => onChange(without(uses, n))}>
-      <input
-        aria-label="Find a repair or a layer"
+      <ChipField
+        label="Find a repair or a layer"
+        width="w-full sm:w-72"
+        onType={setFind}
         placeholder="a repair or a layer"
         value={find}
-        onChange={(e) => setFind(e.target.value)}
-        className={`${FIELD} w-full sm:w-72`}
       />
       {offered.map((u) => (
         <button

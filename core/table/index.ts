@@ -1,0 +1,1 @@
+export { rowsIn, type TableRow } from './table';
