@@ -45,27 +45,34 @@ test('the day is planned, overruled by drag and by keyboard, and is the same on 
       .getByRole('region', { name: 'Strips' })
       .getByRole('button')
       .evaluateAll((all) => all.map((b) => b.ariaLabel));
-  await expect.poll(() => plan(other)).toEqual(await plan(page));
+  // Other machines come and go meanwhile: at some moment both have the same.
+  await expect(async () => expect(await plan(other)).toEqual(await plan(page))).toPass();
 
   // By drag: to somebody else's strip.
-  const free = bars(page).first();
-  const label = (await free.getAttribute('aria-label'))!;
-  const from = (await free.boundingBox())!;
-  const lanes = page.locator('[data-lane]');
-  const mine = await lanes.evaluateAll(
-    (all, y) =>
-      all.findIndex((l) => {
-        const box = l.getBoundingClientRect();
-        return y > box.top && y < box.bottom;
-      }),
-    from.y + from.height / 2,
-  );
-  const to = (await lanes.nth(mine === 0 ? 1 : 0).boundingBox())!;
-  await page.mouse.move(from.x + 4, from.y + from.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 60, from.y + 40, { steps: 4 });
-  await page.mouse.move(from.x + 60, to.y + to.height / 2, { steps: 6 });
-  await page.mouse.up();
+  let label = '';
+  await page.bringToFront();
+  await expect(async () => {
+    const free = bars(page).first();
+    label = (await free.getAttribute('aria-label'))!;
+    await free.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+    const from = (await free.boundingBox())!;
+    const x = from.x + from.width / 2;
+    const lanes = page.locator('[data-lane]');
+    const middle = from.y + from.height / 2;
+    const mine = await lanes.evaluateAll(
+      (all, y) =>
+        all.findIndex((l) => y > l.getBoundingClientRect().top && y < l.getBoundingClientRect().bottom),
+      middle,
+    );
+    const to = (await lanes.nth(mine === 0 ? 1 : 0).boundingBox())!;
+    const put = page.waitForResponse((r) => r.url().endsWith('/api/day/pins'), { timeout: 3000 });
+    await page.mouse.move(x, middle);
+    await page.mouse.down();
+    await page.mouse.move(x + 60, middle + 20, { steps: 4 });
+    await page.mouse.move(x + 60, to.y + to.height / 2, { steps: 6 });
+    await page.mouse.up();
+    expect((await put).ok()).toBe(true);
+  }).toPass();
   const dragged = label.split(',').slice(0, 2).join(',');
   await expect(
     page.getByRole('button', { name: new RegExp(`^${dragged}, .*put there by hand`) }),

@@ -89,7 +89,7 @@ export function Strips({
   };
   return (
     <section aria-label="Strips" className="mt-8 print:hidden" ref={board}>
-      <DndContext sensors={sensors} onDragEnd={dropped}>
+      <DndContext sensors={sensors} autoScroll={false} onDragEnd={dropped}>
         <div className="grid grid-cols-1 gap-x-8 gap-y-6 xl:grid-cols-2">
           {sheets.map((sheet) => (
             <div key={sheet.date} className="min-w-0">
