@@ -19,7 +19,7 @@ export * from './access';
 export * from './choices';
 export * from './history';
 export * from './carburettor';
-export { causesIn, checksTelling, signsOf } from './telling';
+export { causesIn, checksTelling, IN_CARBURETTOR, signsOf } from './telling';
 export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
 export {
   causesPutRight,

@@ -23,3 +23,8 @@ export const checksTelling = (causes: readonly CauseId[], atLeast: Strength = 's
 /** The causes that sit in one part of the engine, in the order of their ids. */
 export const causesIn = (part: EnginePart): CauseId[] =>
   CAUSES.filter((c) => c.sits === part).map((c) => c.id);
+
+/** Causes that sit in the carburettor itself. */
+export const IN_CARBURETTOR: ReadonlySet<CauseId> = new Set(
+  (['pump', 'metering', 'circuits'] as const).flatMap(causesIn),
+);

@@ -9,7 +9,7 @@ import {
   type LayerId,
 } from '../knowledge';
 import type { MachineKind } from '../machine';
-import { PRICED_IDS, pricedName, type Cents, type PricedId, type PricedMachine } from '../worth';
+import { PRICED_IDS, pricedName, sameName, type Cents, type PricedId, type PricedMachine } from '../worth';
 
 /** What a part is fitted for: a repair, a job that puts several right, or a layer of a carburettor. */
 export type PartUse = PricedId | LayerId;
@@ -74,15 +74,12 @@ export type Stocked = Part & Stock;
 /** How many are to be had. */
 export const freeOf = ({ onHand, held }: Stock): number => onHand - held;
 
-const same = (x: string | undefined, y: string): boolean =>
-  x !== undefined && x.trim().toLowerCase() === y.trim().toLowerCase();
-
 /** Whether a part goes on a machine. */
 export const fitsOn = ({ fits }: Pick<Part, 'fits'>, machine: PricedMachine): boolean =>
   fits.length === 0 ||
   fits.some((f) =>
     'model' in f
-      ? same(machine.maker, f.maker) && same(machine.model, f.model)
+      ? sameName(machine.maker, f.maker) && sameName(machine.model, f.model)
       : 'family' in f
         ? machine.family === f.family
         : machine.kind === f.kind,

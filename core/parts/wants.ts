@@ -1,4 +1,4 @@
-import { causesIn, type CauseId, type LayerId } from '../knowledge';
+import { IN_CARBURETTOR, type CauseId, type LayerId } from '../knowledge';
 import type { Picture } from '../log';
 import { isCover, renewsBy, type Rebuild } from '../rebuild';
 import { jobsFor, partsFor, putRightBy, type PricedId } from '../worth';
@@ -29,10 +29,6 @@ const NO_PART: ReadonlySet<PartUse> = new Set<PartUse>([
 const takesPart = (use: PricedId, catalogue: readonly Part[]): boolean =>
   catalogue.some((p) => servesFor(p, use)) ||
   (!NO_PART.has(use) && partsFor([], use, { kind: 'chainsaw' }).price > 0);
-
-const CARBURETTOR: ReadonlySet<CauseId> = new Set(
-  (['pump', 'metering', 'circuits'] as const).flatMap((place) => causesIn(place)),
-);
 
 /** The faults that are to be put right now: settled and not tried yet, and what was agreed of those found. */
 function toMend({ settled, found, decision, complaints }: Picture): Map<CauseId, string[]> {
@@ -81,7 +77,7 @@ export function wantsOf(picture: Picture, rebuild: Rebuild, catalogue: readonly 
   else if (rebuild.renewal === 'kit' && !done) want('carburettor-rebuild');
   else if (rebuild.renewal !== 'kit') layers.forEach((id) => want(id));
   // Once it is open, what is renewed in it says what is wanted, not the causes.
-  const left = [...causes.keys()].filter((c) => !(CARBURETTOR.has(c) && open && rebuild.renewal));
+  const left = [...causes.keys()].filter((c) => !(IN_CARBURETTOR.has(c) && open && rebuild.renewal));
   for (const job of jobsFor(left))
     if (takesPart(job.id, catalogue))
       want(

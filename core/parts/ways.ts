@@ -1,5 +1,5 @@
 import { addBusinessDays, format, parseISO } from 'date-fns';
-import { isPriced, partsFor, type Cents, type PricedMachine, type PriceLine } from '../worth';
+import { isPriced, partsFor, usualCost, type Cents, type PricedMachine, type PriceLine } from '../worth';
 import { fitsOn, freeOf, servesFor, type PartUse, type Source, type Stocked } from './part';
 
 /** One way to come by a part. */
@@ -19,9 +19,6 @@ export interface Way {
   /** The machine can be ready on the day it was promised for; null where none was. */
   inTime: boolean | null;
 }
-
-/** What the shop pays of an ordinary price, in hundredths, where nobody wrote it down. */
-const COST_SHARE = 65;
 
 /** So many working days later, ISO days. */
 export const workingDaysOn = (today: string, days: number): string =>
@@ -69,7 +66,7 @@ export function waysFor(
       days,
       arrives,
       price: part.price,
-      cost: more.source?.cost ?? part.cost ?? Math.round((part.price * COST_SHARE) / 100),
+      cost: more.source?.cost ?? part.cost ?? usualCost(part.price),
       inTime: inTimeFor(arrives, promisedFor),
       ...more,
     };

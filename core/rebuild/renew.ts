@@ -1,12 +1,4 @@
-import {
-  layerOf,
-  remedyOf,
-  causesIn,
-  type CauseId,
-  type Condition,
-  type EnginePart,
-  type LayerId,
-} from '../knowledge';
+import { layerOf, remedyOf, IN_CARBURETTOR, type CauseId, type Condition, type LayerId } from '../knowledge';
 import type { Noted, Picture, Renewal } from '../log';
 import { isCover } from './makeUp';
 import { BACK, BACK_NEW, BACK_UNMENDED, COMEBACK_MINUTES, MINUTES, type RenewalPrices } from './costs';
@@ -64,9 +56,6 @@ const rightedOn = (layers: readonly LayerNow[]): CauseId[] =>
   layers.flatMap(({ id }) => (isCover(id) ? [] : (PUTS_RIGHT[id] ?? [])));
 
 const KIT_MENDS = remedyOf('carburettor-rebuild').mends;
-const INSIDE: readonly EnginePart[] = ['pump', 'metering', 'circuits'];
-/** Causes that sit in the carburettor itself. */
-const IN_CARBURETTOR: readonly CauseId[] = INSIDE.flatMap(causesIn);
 
 /** One school of renewing, costed for this carburettor. */
 export interface RenewalChoice {
@@ -131,7 +120,7 @@ export function renewalChoices(
   const laying = open.length * MINUTES.layer;
   const unmended = (right: readonly CauseId[]): number[] =>
     suspects
-      .filter((s) => IN_CARBURETTOR.includes(s.cause) && !right.includes(s.cause))
+      .filter((s) => IN_CARBURETTOR.has(s.cause) && !right.includes(s.cause))
       .map((s) => s.probability * BACK_UNMENDED);
   const choice = (id: Exclude<Renewal, 'whole'>): RenewalChoice => {
     const renews = renewsBy(id, rebuild);

@@ -1,4 +1,4 @@
-import { ROOMS, setupBetween, STAYS, type Slot, type Task, type Work } from './task';
+import { longestShift, ROOMS, setupBetween, STAYS, type Slot, type Task, type Work } from './task';
 
 /** Work laid down beside each other, in order of its beginning: when each begins and ends, and which it is. */
 class Lane {
@@ -71,7 +71,7 @@ export function ready(work: Work): Ready {
     while (at >= 0 && !tasks[at]!.hands) at = before[at]!;
     return at;
   };
-  const longest = Math.max(0, ...crew.flatMap((c) => c.windows.map(([a, b]) => b - a)));
+  const longest = longestShift(crew);
   const known = new Map(jobs.map((j, i) => [j.id, i]));
   const ofJob: number[][] = jobs.map(() => []);
   tasks.forEach((t, i) => {
@@ -224,16 +224,17 @@ export class Plan {
     const pinned = this.r.pinned[task]!;
     let best = -1;
     let start = Infinity;
+    let least = Infinity;
     const own = this.r.keeper[task]! >= 0 ? this.crew[this.r.keeper[task]!]! : -1;
     for (let c = 0; c < this.lanes.length; c++) {
       if (pinned >= 0 && c !== pinned) continue;
       const at = this.startWith(task, c);
       // Another takes it over only where that is much sooner.
       const counts = at + (own >= 0 && c !== own ? this.handover : 0);
-      if (counts < start) [best, start] = [c, counts];
+      if (counts < least) [best, start, least] = [c, at, counts];
     }
     if (best < 0) return false;
-    this.book(task, best, this.startWith(task, best));
+    this.book(task, best, start);
     return true;
   }
 

@@ -1,6 +1,6 @@
 import { promisesOf } from './chances';
 import { decode, ready } from './decode';
-import type { DueJob, Slot, Task, Work } from './task';
+import { longestShift, type DueJob, type Slot, type Task, type Work } from './task';
 
 /** What a machine takes of which nothing is known yet: looked for, mended, proved, started cold once more. */
 export const newcomer = (id: string): { job: DueJob; tasks: Task[] } => {
@@ -39,7 +39,7 @@ export const newcomer = (id: string): { job: DueJob; tasks: Task[] } => {
  */
 export function readyNineInTen(work: Work, slots: readonly Slot[]): number {
   const { job, tasks } = newcomer('newcomer');
-  const longest = Math.max(0, ...work.crew.flatMap((c) => c.windows.map(([a, b]) => b - a)));
+  const longest = longestShift(work.crew);
   if (tasks.some((t) => t.minutes > longest)) return Infinity;
   const all: Work = { ...work, tasks: [...work.tasks, ...tasks], jobs: [...work.jobs, job] };
   const r = ready(all);

@@ -2,7 +2,7 @@ import { actedOn } from '../diagnosis';
 import { causeOf, remedyMinutes, remedyOf, type CauseId } from '../knowledge';
 import type { Phase, Stage } from '../log';
 import { jobsFor } from '../worth';
-import type { Crew, DueJob, Task, TaskKind } from './task';
+import { longestShift, type Crew, type DueJob, type Task, type TaskKind } from './task';
 
 /** What is known of an open job where the day is planned. */
 export interface OpenJob {
@@ -100,7 +100,7 @@ export function workOf(
   jobs: readonly OpenJob[],
   crew: readonly Crew[],
 ): { tasks: Task[]; jobs: DueJob[]; waiting: { job: string; for: Waits }[] } {
-  const longest = Math.max(0, ...crew.flatMap((c) => c.windows.map(([a, b]) => b - a)));
+  const longest = longestShift(crew);
   const tasks: Task[] = [];
   const due: DueJob[] = [];
   const waiting: { job: string; for: Waits }[] = [];

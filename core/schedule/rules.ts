@@ -7,15 +7,19 @@ export type SimpleRule = (typeof RULE_IDS)[number];
 /** Lateness counts from here on where nothing was promised, minutes: after everything that was. */
 const UNPROMISED = 1e7;
 
+/** Minutes of work on each job. */
+const workOfJobs = (r: Ready): number[] =>
+  r.ofJob.map((list) => list.reduce((n, t) => n + r.tasks[t]!.minutes, 0));
+
 /** The tasks in the order a simple rule takes the jobs: as they came, by what is due first, or by the least work for its weight. */
 export function orderBy(rule: SimpleRule, r: Ready): number[] {
   const { jobs } = r.work;
-  const work = (j: number): number => r.ofJob[j]!.reduce((n, t) => n + r.tasks[t]!.minutes, 0);
+  const work = workOfJobs(r);
   const key = (j: number): number => {
     const { due, weight } = jobs[j]!;
     if (rule === 'first-come') return j;
     if (rule === 'due-first') return due ?? UNPROMISED + j;
-    return work(j) / weight;
+    return work[j]! / weight;
   };
   return jobs
     .map((_, j) => j)
@@ -32,7 +36,7 @@ export const planBy = (rule: SimpleRule, r: Ready): Plan => decode(r, orderBy(ru
  */
 export function byTardiness(r: Ready, look: number): number[] {
   const { jobs, crew } = r.work;
-  const work = r.ofJob.map((list) => list.reduce((n, t) => n + r.tasks[t]!.minutes, 0));
+  const work = workOfJobs(r);
   const tail = r.ofJob.map((list) => list.reduce((n, t) => n + r.tasks[t]!.minutes + r.rest[t]!, 0));
   const mean = work.reduce((n, w) => n + w, 0) / Math.max(1, jobs.length);
   // Minutes of the clock that pass with a minute of work: nobody works at night.

@@ -73,5 +73,9 @@ export const setupBetween = (
   next: Pick<Task, 'place' | 'like'>,
 ): number => (one.place !== next.place ? SETUP.place : one.like !== next.like ? SETUP.like : 0);
 
+/** The longest anybody works in one go, minutes: nothing longer has a place in a plan. */
+export const longestShift = (crew: readonly Crew[]): number =>
+  Math.max(0, ...crew.flatMap((c) => c.windows.map(([from, to]) => to - from)));
+
 /** One bath, and one spot outdoors for each of two. */
 export const ROOMS: Partial<Readonly<Record<Place, number>>> = { bath: 1, outdoors: 2 };

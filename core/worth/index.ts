@@ -17,6 +17,8 @@ export {
   MOST_CENTS,
   MOST_WAIT_DAYS,
   partsFor,
+  sameName,
+  usualCost,
   type PartsPrice,
   type PricedMachine,
   type PriceLine,

@@ -1,7 +1,7 @@
 import {
   CAUSE_IDS,
   causeOf,
-  causesIn,
+  IN_CARBURETTOR,
   REMEDIES,
   REMEDY_IDS,
   remedyMinutes,
@@ -34,9 +34,6 @@ export interface RepairJob {
   mends: readonly CauseId[];
 }
 
-const IN_CARBURETTOR: ReadonlySet<CauseId> = new Set(
-  (['pump', 'metering', 'circuits'] as const).flatMap((part) => causesIn(part)),
-);
 const TOP_END = REMEDIES.find((r) => r.id === 'top-end')!;
 const SHORT_BLOCK = REMEDIES.find((r) => r.id === 'bottom-end')!;
 

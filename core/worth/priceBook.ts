@@ -118,10 +118,13 @@ const SCALE: Readonly<Record<string, number>> = {
 };
 /** What the shop pays of an ordinary price, in hundredths. */
 const COST_SHARE = 65;
+/** What the shop pays for a part where nobody wrote it down. */
+export const usualCost = (price: Cents): Cents => Math.round((price * COST_SHARE) / 100);
 /** A like machine is had in so many days. */
 const LIKE_DAYS = 3;
 
-const same = (x: string | undefined, y: string | undefined): boolean =>
+/** Whether two names are the same but for letter case and blanks at their ends; none is the same as none. */
+export const sameName = (x: string | undefined, y: string | undefined): boolean =>
   x !== undefined && y !== undefined && x.trim().toLowerCase() === y.trim().toLowerCase();
 
 /**
@@ -134,7 +137,7 @@ export function partsFor(
   machine: PricedMachine,
 ): PartsPrice {
   const lines = book.filter((line) => line.what === what);
-  const byModel = lines.find((l) => same(l.maker, machine.maker) && same(l.model, machine.model));
+  const byModel = lines.find((l) => sameName(l.maker, machine.maker) && sameName(l.model, machine.model));
   const byFamily = lines.find((l) => l.family !== undefined && l.family === machine.family);
   const byKind = lines.find((l) => !l.model && l.kind === machine.kind);
   const forAll = lines.find((l) => !l.model && !l.family && !l.kind);
@@ -142,7 +145,7 @@ export function partsFor(
   if (line)
     return {
       price: line.price,
-      cost: line.cost ?? Math.round((line.price * COST_SHARE) / 100),
+      cost: line.cost ?? usualCost(line.price),
       waitDays: line.waitDays,
       from: line === byModel ? 'model' : line === byFamily ? 'family' : line === byKind ? 'kind' : 'shop',
     };
@@ -150,5 +153,5 @@ export function partsFor(
     return { price: usualLike(machine), cost: usualLike(machine), waitDays: LIKE_DAYS, from: 'usual' };
   const [usual, waitDays] = USUAL[what] ?? [0, 0];
   const price = Math.round((usual * (SCALE[classOf(machine).name] ?? 100)) / 100);
-  return { price, cost: Math.round((price * COST_SHARE) / 100), waitDays, from: 'usual' };
+  return { price, cost: usualCost(price), waitDays, from: 'usual' };
 }

@@ -38,10 +38,10 @@ const dayWords = (day: string): string =>
   });
 
 /** A job waits for its parts, or is on its hook again, as its needs say now. Nothing is said that its log says already. */
-export async function standingOf(
+async function standingOf(
   client: pg.PoolClient,
   jobId: string,
-  { by, now = new Date() }: { by?: string | undefined; now?: Date } = {},
+  { by, now = new Date() }: { by?: string | undefined; now?: Date | undefined } = {},
 ): Promise<Entry[]> {
   const { rows } = await client.query<{ name: string; state: string; expected_on: string | null }>(
     `SELECT n.name, n.state, o.expected_on FROM part_need n LEFT JOIN part_order o ON o.id = n.order_id
@@ -69,6 +69,17 @@ export async function standingOf(
   if (!says) return [];
   const common = { id: randomUUID(), notedAt: now.toISOString(), ...(by && { by }) };
   return appendEntries(client, jobId, [makeEntry({ kind: 'stage', body: says }, common)]);
+}
+
+/** What grows on the logs of these jobs by how their parts stand now. */
+export async function standingsOf(
+  client: pg.PoolClient,
+  jobIds: Iterable<string>,
+  as: { by?: string | undefined; now?: Date | undefined } = {},
+): Promise<Grown> {
+  const grown: Grown = [];
+  for (const jobId of new Set(jobIds)) grown.push({ jobId, entries: await standingOf(client, jobId, as) });
+  return grown;
 }
 
 /** Sees to a part of a job: takes it from the drawer, or puts it on the list. Sent twice, it is seen to once. */
@@ -114,7 +125,7 @@ export async function seeTo(
       held: need.count,
       need: need.id,
     });
-  return standingOf(client, jobId, now ? { now } : {});
+  return standingOf(client, jobId, { now });
 }
 
 /** From which state each act leads to which. */
@@ -155,8 +166,8 @@ export async function act(
     await move(client, { ...line, part: of, ...kinds[what] });
   }
   await client.query(
-    'UPDATE part_need SET state = $2, part_id = coalesce($3, part_id), order_id = $4 WHERE id = $1',
-    [need.id, to, of, null],
+    'UPDATE part_need SET state = $2, part_id = coalesce($3, part_id), order_id = NULL WHERE id = $1',
+    [need.id, to, of],
   );
   return { jobId: need.job_id, entries: await standingOf(client, need.job_id, { by }) };
 }

@@ -3,7 +3,7 @@ import type { BookedIn, OrdersIn } from '@rusty-wren/contract';
 import type pg from 'pg';
 import { refuse } from '../http/problem';
 import { move } from './ledger';
-import { standingOf, type Grown } from './needs';
+import { standingsOf, type Grown } from './needs';
 
 /** Writes orders down as they go out; the jobs they are for wait for them. An order sent twice stands once. */
 export async function placeOrders(client: pg.PoolClient, { orders }: OrdersIn, now?: Date): Promise<Grown> {
@@ -27,10 +27,7 @@ export async function placeOrders(client: pg.PoolClient, { orders }: OrdersIn, n
       throw refuse(400, 'count is less than the jobs want of it.');
     rows.forEach((r) => jobs.add(r.job_id));
   }
-  const grown: Grown = [];
-  for (const jobId of jobs)
-    grown.push({ jobId, entries: await standingOf(client, jobId, now ? { now } : {}) });
-  return grown;
+  return standingsOf(client, jobs, { now });
 }
 
 /** Takes an order back; what jobs wanted of it is on the list again. */
@@ -48,10 +45,10 @@ export async function cancelOrder(client: pg.PoolClient, id: string): Promise<Gr
     `UPDATE part_need SET state = 'to-order', order_id = NULL WHERE order_id = $1 AND state = 'ordered' RETURNING job_id`,
     [id],
   );
-  const grown: Grown = [];
-  for (const jobId of new Set(needs.rows.map((n) => n.job_id)))
-    grown.push({ jobId, entries: await standingOf(client, jobId) });
-  return grown;
+  return standingsOf(
+    client,
+    needs.rows.map((n) => n.job_id),
+  );
 }
 
 interface OpenOrder {
@@ -114,8 +111,7 @@ export async function bookIn(
     ...(order && { order: order.id }),
     ...(came.by && { by: came.by }),
   });
-  const grown: Grown = [];
-  if (!order) return { booked: { part, count, jobs: [] }, grown };
+  if (!order) return { booked: { part, count, jobs: [] }, grown: [] };
   // What is missing of an order stays on its way.
   if (count < order.count)
     await client.query('UPDATE part_order SET count = count - $2 WHERE id = $1', [order.id, count]);
@@ -143,11 +139,9 @@ export async function bookIn(
     await client.query("UPDATE part_need SET state = 'reserved' WHERE id = $1", [need.id]);
     jobs.set(need.job_id, { jobId: need.job_id, tag: need.tag, owner: need.owner });
   }
-  const onHooks: BookedIn['jobs'] = [];
-  for (const [jobId, job] of jobs) {
-    const entries = await standingOf(client, jobId, { by: came.by });
-    grown.push({ jobId, entries });
-    if (entries.some((e) => e.kind === 'stage' && e.body.stage === 'hook')) onHooks.push(job);
-  }
+  const grown = await standingsOf(client, jobs.keys(), { by: came.by });
+  const onHooks = grown.flatMap(({ jobId, entries }) =>
+    entries.some((e) => e.kind === 'stage' && e.body.stage === 'hook') ? (jobs.get(jobId) ?? []) : [],
+  );
   return { booked: { part, count, jobs: onHooks }, grown };
 }

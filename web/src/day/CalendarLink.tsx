@@ -1,17 +1,13 @@
 import { useState, type ReactElement } from 'react';
-import { toast } from 'sonner';
-import { problemWords, useCloseCalendarMutation, useOpenCalendarMutation } from '../api/api';
+import { useCloseCalendarMutation, useOpenCalendarMutation } from '../api/api';
 import { Button } from '../ui/Button';
+import { toldRefused } from '../ui/refused';
 
 /** A technician's day for their own calendar: an address to subscribe to, told once; a new one ends the old. */
 export function CalendarLink({ account }: { account: string }): ReactElement {
   const [open] = useOpenCalendarMutation();
   const [close] = useCloseCalendarMutation();
   const [address, setAddress] = useState<string | null>(null);
-  const told = ({ error }: { error?: unknown }): boolean => {
-    if (error) toast.error(problemWords(error));
-    return !error;
-  };
   return (
     <section aria-label="Calendar" className="mt-6 border-t-2 border-line pt-4">
       <h3 className="text-lg font-semibold">In a calendar</h3>
@@ -29,7 +25,7 @@ export function CalendarLink({ account }: { account: string }): ReactElement {
         <Button
           onClick={() =>
             void open(account).then((answer) => {
-              if (told(answer) && answer.data)
+              if (!toldRefused(answer) && answer.data)
                 setAddress(`${window.location.origin}/calendar/${answer.data.token}.ics`);
             })
           }
@@ -38,7 +34,7 @@ export function CalendarLink({ account }: { account: string }): ReactElement {
         </Button>
         <Button
           look="quiet"
-          onClick={() => void close(account).then((answer) => told(answer) && setAddress(null))}
+          onClick={() => void close(account).then((answer) => toldRefused(answer) || setAddress(null))}
         >
           Take it back
         </Button>

@@ -1,13 +1,14 @@
 import type { Account, Day, Drawer, RackTag } from '@rusty-wren/contract';
-import { format, parseISO } from 'date-fns';
+import { format } from 'date-fns';
 import { useMemo, type ReactElement } from 'react';
 import { useAccountsQuery, useDayQuery, useDrawerQuery, useRackQuery } from '../api/api';
+import { dayWords } from '../ui/words';
 import { useNow } from '../ui/useNow';
+import { momentOf } from './moment';
 import { usePlan, usePromises } from './usePlan';
 import { dayWork, zeroOf } from './work';
 
 const TICK_MS = 60_000;
-const MINUTE_MS = 60_000;
 
 interface Chosen {
   value: string;
@@ -46,7 +47,7 @@ function Reckoned({
   const plan = usePlan(work, zero, day.plan);
   const stand = usePromises(work, plan && plan.share === null ? plan.slots : null);
   if (!stand || !Number.isFinite(stand.newcomer)) return null;
-  const earliest = format(zero + stand.newcomer * MINUTE_MS, 'yyyy-MM-dd');
+  const earliest = format(momentOf(stand.newcomer, zero), 'yyyy-MM-dd');
   return (
     <button
       type="button"
@@ -54,7 +55,7 @@ function Reckoned({
       onClick={() => onTake(earliest)}
       className="min-h-11 rounded-md border-2 border-dashed border-line px-3 font-medium hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
     >
-      {format(parseISO(earliest), 'EEE d MMM')}, nine in ten
+      {dayWords(earliest)}, nine in ten
     </button>
   );
 }

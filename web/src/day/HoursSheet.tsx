@@ -1,11 +1,11 @@
 import type { Account, Day } from '@rusty-wren/contract';
 import type { Hours } from '@rusty-wren/core/schedule';
-import { format, parseISO } from 'date-fns';
 import { X } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { problemWords, useSetHoursMutation } from '../api/api';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
+import { dayWords } from '../ui/words';
 import { CalendarLink } from './CalendarLink';
 import { hoursOf } from './work';
 
@@ -126,11 +126,11 @@ function HoursOf({
             <button
               key={d}
               type="button"
-              aria-label={`Works on ${format(parseISO(d), 'EEE d MMM')} after all`}
+              aria-label={`Works on ${dayWords(d)} after all`}
               onClick={() => setOff(off.filter((o) => o !== d))}
               className="flex min-h-11 items-center gap-2 rounded-md border-2 border-line bg-card px-3 hover:border-ink"
             >
-              {format(parseISO(d), 'EEE d MMM')} <X size={16} aria-hidden />
+              {dayWords(d)} <X size={16} aria-hidden />
             </button>
           ))}
           <input

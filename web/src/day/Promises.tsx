@@ -1,16 +1,16 @@
 import type { Drawer, RackTag } from '@rusty-wren/contract';
 import type { Promised, Waits, Work } from '@rusty-wren/core/schedule';
-import { format } from 'date-fns';
 import { TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { askedWords } from '../rack/words';
+import { dayWords } from '../ui/words';
 import type { Known } from './known';
+import { momentOf } from './moment';
 import { chanceWords } from './words';
 
 /** Under this chance a promise is spoken of. */
 const SHAKY = 0.9;
-const MINUTE_MS = 60_000;
 
 /** What would help a promise most. */
 function helps(tag: RackTag, chance: number, drawer: Drawer): string | null {
@@ -60,7 +60,7 @@ export function Promises({
               <Link to={`/job/${job}`} className="flex items-baseline justify-between gap-3 hover:underline">
                 <span>
                   <strong className="font-tag text-2xl">{tag.job.tag}</strong>{' '}
-                  {tag.job.promisedFor && format(tag.job.promisedFor, 'EEE d MMM')}
+                  {tag.job.promisedFor && dayWords(tag.job.promisedFor)}
                 </span>
                 <strong className={`flex items-center gap-1.5 ${chance < 0.5 ? 'text-rust' : 'text-ochre'}`}>
                   {chance < 0.5 && <TriangleAlert size={18} aria-hidden />}
@@ -69,8 +69,7 @@ export function Promises({
               </Link>
               <p className="text-soft">
                 {help && <strong className="text-ink">{help}. </strong>}
-                {Number.isFinite(ninety) &&
-                  `Safe on ${format(known.zero + ninety * MINUTE_MS, 'EEE d MMM')}.`}
+                {Number.isFinite(ninety) && `Safe on ${dayWords(momentOf(ninety, known.zero))}.`}
               </p>
             </li>
           );
@@ -98,8 +97,7 @@ export function Promises({
       )}
       {stand && Number.isFinite(stand.newcomer) && (
         <p className="mt-4 text-lg">
-          What comes in now: promise it for{' '}
-          <strong>{format(known.zero + stand.newcomer * MINUTE_MS, 'EEE d MMM')}</strong>.
+          What comes in now: promise it for <strong>{dayWords(momentOf(stand.newcomer, known.zero))}</strong>.
         </p>
       )}
     </section>

@@ -2,15 +2,15 @@ import type { Account } from '@rusty-wren/contract';
 import type { Slot } from '@rusty-wren/core/schedule';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
-import { problemWords, useDropPinMutation, usePutPinMutation } from '../api/api';
+import { useDropPinMutation, usePutPinMutation } from '../api/api';
 import { Button } from '../ui/Button';
+import { toldRefused } from '../ui/refused';
 import { Sheet } from '../ui/Sheet';
 import { minutesWords } from '../ui/words';
 import type { Known } from './known';
+import { momentOf } from './moment';
 import { kindWords, whenWords } from './words';
 
-const MINUTE_MS = 60_000;
 const STEP = 30;
 
 /** One piece of work: put earlier, later, first of all, or to somebody else; or left to the plan again. */
@@ -32,16 +32,13 @@ export function SlotSheet({
   const task = known.tasks.get(slot.task);
   const tag = task && known.tags.get(task.job);
   if (!task || !tag || slot.crew === null) return null;
-  const told = ({ error }: { error?: unknown }): void => {
-    if (error) toast.error(problemWords(error));
-  };
   const to = (account: string, start: number): void =>
     void put({
       task: slot.task,
       jobId: task.job,
       account,
-      from: new Date(known.zero + Math.max(0, start) * MINUTE_MS).toISOString(),
-    }).then(told);
+      from: new Date(momentOf(Math.max(0, start), known.zero)).toISOString(),
+    }).then(toldRefused);
   const crew = slot.crew;
   return (
     <Sheet title={`${tag.job.tag}: ${kindWords(task.kind)}`} open onOpenChange={(open) => !open && onClose()}>
@@ -56,7 +53,11 @@ export function SlotSheet({
         <Button className="min-h-14" onClick={() => to(crew, 0)}>
           First of all
         </Button>
-        <Button className="min-h-14" disabled={!pinned} onClick={() => void drop(slot.task).then(told)}>
+        <Button
+          className="min-h-14"
+          disabled={!pinned}
+          onClick={() => void drop(slot.task).then(toldRefused)}
+        >
           As the plan would
         </Button>
         <Button className="min-h-14" onClick={() => to(crew, slot.start - STEP)}>

@@ -12,14 +12,14 @@ import {
 import { format, parseISO } from 'date-fns';
 import { Flag, Pin } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
-import { toast } from 'sonner';
-import { problemWords, usePutPinMutation } from '../api/api';
+import { usePutPinMutation } from '../api/api';
+import { toldRefused } from '../ui/refused';
 import type { Known } from './known';
+import { momentOf } from './moment';
 import { SlotSheet } from './SlotSheet';
 import { WeeksAhead } from './WeeksAhead';
 import { kindWords, promisedOn, whenWords } from './words';
 
-const MINUTE_MS = 60_000;
 /** A drag puts work to the next so many minutes. */
 const SNAP = 5;
 /** Further than that a drag is one, not a tap, px. */
@@ -84,8 +84,8 @@ export function Strips({
       task: slot.task,
       jobId: task.job,
       account: lane.crew,
-      from: new Date(known.zero + start * MINUTE_MS).toISOString(),
-    }).then(({ error }) => error && toast.error(problemWords(error)));
+      from: new Date(momentOf(start, known.zero)).toISOString(),
+    }).then(toldRefused);
   };
   return (
     <section aria-label="Strips" className="mt-8 print:hidden" ref={board}>

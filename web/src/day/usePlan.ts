@@ -3,13 +3,12 @@ import { workKey, type Promised, type Slot, type Work } from '@rusty-wren/core/s
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useKeepPlanMutation } from '../api/api';
+import { minuteOf } from './moment';
 import { newTask, theThinker } from '../bench/thinking/thinker';
-
-const MINUTE_MS = 60_000;
 
 /** A kept plan's slots, minutes from another zero. */
 const shifted = (kept: KeptPlan, zero: number): Slot[] => {
-  const by = (Date.parse(kept.zero) - zero) / MINUTE_MS;
+  const by = minuteOf(Date.parse(kept.zero), zero);
   return kept.slots.map((s) => ({ ...s, start: s.start + by, end: s.end + by }));
 };
 
@@ -81,27 +80,26 @@ export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown 
   }, [isKept, kept, zero, found, key]);
 }
 
-/** How each promise stands by a plan, and when a machine that comes in now is ready; null until it is gone through. */
-export function usePromises(
-  work: Work,
-  slots: readonly Slot[] | null,
-): { promises: readonly Promised[]; newcomer: number } | null {
-  const [found, setFound] = useState<{
-    about: readonly Slot[];
-    promises: readonly Promised[];
-    newcomer: number;
-  } | null>(null);
+/** How each promise stands by a plan, and when a machine that comes in now is ready. */
+interface Stand {
+  promises: readonly Promised[];
+  newcomer: number;
+}
+
+/** How the promises stand; null until the first plan is gone through, what stood before while the next one is. */
+export function usePromises(work: Work, slots: readonly Slot[] | null): Stand | null {
+  const [stand, setStand] = useState<Stand | null>(null);
   useEffect(() => {
     if (!slots) return;
     let live = true;
     void theThinker()
       .promises(work, slots)
       .then((answer) => {
-        if (live) setFound({ about: slots, ...answer });
+        if (live) setStand(answer);
       });
     return () => {
       live = false;
     };
   }, [work, slots]);
-  return found && slots ? found : null;
+  return slots && stand;
 }

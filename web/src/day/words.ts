@@ -3,6 +3,7 @@ import { checkOf } from '@rusty-wren/core/knowledge';
 import type { Task, TaskKind } from '@rusty-wren/core/schedule';
 import { format } from 'date-fns';
 import type { Known } from './known';
+import { momentOf } from './moment';
 import { phaseWords } from '../rack/words';
 
 const KIND_DOES: Readonly<Record<TaskKind, string>> = {
@@ -24,11 +25,9 @@ export function taskWords(task: Task, tag: RackTag, now: string): string {
 
 export const kindWords = (kind: TaskKind): string => KIND_DOES[kind];
 
-const MINUTE_MS = 60_000;
-
 /** A minute of the plan as a moment: "10:20" today, "Fri 10:20" else. */
 export function whenWords(minute: number, zero: number): string {
-  const at = zero + minute * MINUTE_MS;
+  const at = momentOf(minute, zero);
   const today = format(at, 'yyyy-MM-dd') === format(zero, 'yyyy-MM-dd');
   return format(at, today ? 'HH:mm' : 'EEE HH:mm');
 }

@@ -9,27 +9,27 @@ import {
   type Work,
 } from '@rusty-wren/core/schedule';
 import { addDays, format, parseISO, startOfDay } from 'date-fns';
+import { minuteOf } from './moment';
 
 /** Days that are planned. */
 const DAYS_AHEAD = 21;
 /** The plan's zero moves on so often: within it, the same work has the same plan. */
-export const GRID_MINUTES = 15;
-const MINUTE_MS = 60_000;
+const GRID_MS = 15 * 60_000;
 /** A part is unpacked in the morning; a machine is fetched in the evening of the day it was promised for. */
 const PARTS_COME = 9 * 60;
 const FETCHED = 17 * 60;
 
 /** The moment a plan begins at: now, down to the quarter of an hour. */
-export const zeroOf = (now: number): number => now - (now % (GRID_MINUTES * MINUTE_MS));
+export const zeroOf = (now: number): number => now - (now % GRID_MS);
 
 /** The days to come, from a moment on. */
-export const calendarFrom = (zero: number): CalendarDay[] =>
+const calendarFrom = (zero: number): CalendarDay[] =>
   Array.from({ length: DAYS_AHEAD }, (_, n) => {
     const day = addDays(startOfDay(zero), n);
     return {
       date: format(day, 'yyyy-MM-dd'),
       weekday: day.getDay(),
-      starts: Math.round((day.getTime() - zero) / MINUTE_MS),
+      starts: Math.round(minuteOf(day.getTime(), zero)),
     };
   });
 
@@ -55,7 +55,7 @@ export function dayWork(
 ): DayWork {
   const calendar = calendarFrom(zero);
   const at = (iso: string, minute: number): number =>
-    Math.round((parseISO(iso).getTime() - zero) / MINUTE_MS) + minute;
+    Math.round(minuteOf(parseISO(iso).getTime(), zero)) + minute;
   const crew = accounts
     .map((a) => ({ id: a.id, windows: windowsOf(hoursOf(day, a.id), calendar) }))
     .filter((c) => c.windows.length > 0);
@@ -72,10 +72,7 @@ export function dayWork(
       off: tag.off,
       coldIn:
         tag.phase.kind === 'prove' && coldStart
-          ? Math.max(
-              0,
-              coldStart.notBefore ? Math.ceil((Date.parse(coldStart.notBefore) - zero) / MINUTE_MS) : 0,
-            )
+          ? Math.max(0, coldStart.notBefore ? Math.ceil(minuteOf(Date.parse(coldStart.notBefore), zero)) : 0)
           : null,
       due: tag.job.promisedFor === null ? null : at(tag.job.promisedFor, FETCHED),
       partsIn: due.length === 0 || due.includes(null) ? null : Math.max(0, ...due.map((d) => d!)),
@@ -88,7 +85,7 @@ export function dayWork(
     .map((p) => ({
       task: p.task,
       crew: p.account,
-      from: Math.max(0, Math.round((Date.parse(p.from) - zero) / MINUTE_MS)),
+      from: Math.max(0, Math.round(minuteOf(Date.parse(p.from), zero))),
     }));
   return { work: { ...work, crew, ...(pins.length > 0 && { pins }) }, waiting, calendar };
 }

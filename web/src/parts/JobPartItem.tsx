@@ -6,7 +6,7 @@ import { useMoney } from '../ui/money';
 import { RowButton } from '../ui/RowButton';
 import type { JobPartNow } from './useJobParts';
 import type { usePartActs } from './usePartActs';
-import { dayWords } from './words';
+import { dayWords } from '../ui/words';
 
 /** What a way is called on its button. */
 function wayDoes({ kind, part, source }: Way): string {

@@ -1,10 +1,11 @@
 import type { Drawer } from '@rusty-wren/contract';
 import type { ReactElement } from 'react';
-import { toast } from 'sonner';
-import { problemWords, useCancelOrderMutation } from '../api/api';
+import { useCancelOrderMutation } from '../api/api';
 import { Button } from '../ui/Button';
+import { toldRefused } from '../ui/refused';
 import { useBooking } from './useBooking';
-import { dayWords, todayIs } from './words';
+import { dayWords } from '../ui/words';
+import { todayIs } from './words';
 
 /** What is on its way, the soonest first: booked in with one tap. */
 export function OnTheWay({ drawer }: { drawer: Drawer }): ReactElement | null {
@@ -39,9 +40,7 @@ export function OnTheWay({ drawer }: { drawer: Drawer }): ReactElement | null {
                     look="quiet"
                     className="!px-1"
                     aria-label={`Take back the order: ${name}`}
-                    onClick={() =>
-                      void cancel(o.id).then(({ error }) => error && toast.error(problemWords(error)))
-                    }
+                    onClick={() => void cancel(o.id).then(toldRefused)}
                   >
                     Take back
                   </Button>

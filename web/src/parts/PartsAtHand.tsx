@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { useDrawerQuery, useShopQuery } from '../api/api';
 import type { JobAtBench } from '../job/useJob';
 import { useJobParts, type JobPartNow } from './useJobParts';
-import { dayWords } from './words';
+import { dayWords } from '../ui/words';
 
 /** How a part stands, in a few words. */
 function standsWords({ need, ways, now }: JobPartNow, shelfOf: (part: string) => string | undefined): string {

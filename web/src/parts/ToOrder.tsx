@@ -4,9 +4,10 @@ import Papa from 'papaparse';
 import type { ReactElement } from 'react';
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
-import { problemWords, usePlaceOrdersMutation } from '../api/api';
+import { usePlaceOrdersMutation } from '../api/api';
 import { Button } from '../ui/Button';
 import { useMoney } from '../ui/money';
+import { toldRefused } from '../ui/refused';
 import { saveFile } from '../ui/saveFile';
 import { todayIs } from './words';
 
@@ -60,9 +61,8 @@ export function ToOrder({ drawer }: { drawer: Drawer }): ReactElement {
         needs: needs.map((n) => n.id),
       };
     });
-    const { error } = await place({ orders });
-    if (error) toast.error(problemWords(error));
-    else toast.success(`Ordered from ${order.source || 'them'}: ${order.lines.length} parts.`);
+    if (!toldRefused(await place({ orders })))
+      toast.success(`Ordered from ${order.source || 'them'}: ${order.lines.length} parts.`);
   };
   return (
     <section aria-label="To order">

@@ -1,9 +1,9 @@
 import type { NeedAct } from '@rusty-wren/contract';
 import type { Need, Way } from '@rusty-wren/core/parts';
-import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
-import { problemWords, useActOnPartMutation, useSeeToPartMutation } from '../api/api';
+import { useActOnPartMutation, useSeeToPartMutation } from '../api/api';
 import { useAppSelector } from '../app/store';
+import { toldRefused } from '../ui/refused';
 import type { JobPartNow } from './useJobParts';
 
 /** What is done about the parts of a job; what the drawer refuses is said. */
@@ -11,9 +11,6 @@ export function usePartActs(jobId: string) {
   const [see] = useSeeToPartMutation();
   const [act] = useActOnPartMutation();
   const by = useAppSelector((s) => s.settings.accountId);
-  const told = ({ error }: { error?: unknown }): void => {
-    if (error) toast.error(problemWords(error));
-  };
   return {
     /** Takes a way: from the drawer at once, or on the order list. */
     take: async ({ use, name }: Pick<JobPartNow, 'use' | 'name'>, way: Way): Promise<void> => {
@@ -26,7 +23,7 @@ export function usePartActs(jobId: string) {
         do: way.kind === 'order' ? ('to-order' as const) : ('reserve' as const),
         ...(way.source && { source: way.source.name }),
       };
-      told(await see({ jobId, need }));
+      toldRefused(await see({ jobId, need }));
     },
     /** Puts a part down that the log says nothing of. */
     byHand: async (name: string, part: { id: string; free: number } | null): Promise<void> => {
@@ -37,11 +34,12 @@ export function usePartActs(jobId: string) {
         count: 1,
         do: part && part.free > 0 ? ('reserve' as const) : ('to-order' as const),
       };
-      told(await see({ jobId, need }));
+      toldRefused(await see({ jobId, need }));
     },
-    does: async (need: Need, what: NeedAct, part?: string): Promise<void> =>
-      told(
+    does: async (need: Need, what: NeedAct, part?: string): Promise<void> => {
+      toldRefused(
         await act({ jobId, need: need.id, act: what, id: uuid(), ...(part && { part }), ...(by && { by }) }),
-      ),
+      );
+    },
   };
 }

@@ -1,7 +1,4 @@
-import { format, parseISO } from 'date-fns';
-
-/** A day as it is said at the bench: "Tue 1 Dec". */
-export const dayWords = (day: string): string => format(parseISO(day), 'EEE d MMM');
+import { format } from 'date-fns';
 
 /** Today, as an ISO day of this device. */
 export const todayIs = (): string => format(new Date(), 'yyyy-MM-dd');

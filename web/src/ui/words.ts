@@ -1,3 +1,4 @@
+import { format, parseISO } from 'date-fns';
 import { causeOf, type CauseId } from '@rusty-wren/core/knowledge';
 import type { MachineKind } from '@rusty-wren/core/machine';
 
@@ -50,3 +51,7 @@ export const tooLong = (text: string, most: number): string | null =>
   text.length <= most
     ? null
     : `${(text.length - most).toLocaleString('en-GB')} letters too many; ${most.toLocaleString('en-GB')} at most.`;
+
+/** A day, ISO, or a moment of it, ms, as it is said at the bench: "Tue 1 Dec". */
+export const dayWords = (day: string | number): string =>
+  format(typeof day === 'string' ? parseISO(day) : day, 'EEE d MMM');
