@@ -125,6 +125,12 @@ export interface RackTag {
   /** Faults that hurt somebody, in words. */
   safety: string[];
   off: number;
+  /** Its carburettor is in pieces. */
+  inPieces: boolean;
+  /** Who had it in hand last, by account. */
+  hands: string | null;
+  /** What the plan says of the rest of its diagnosis, bench minutes; null while that is not worked out, or nothing is looked for. */
+  toFind: { mean: number; p90: number } | null;
   /** All but a cold start is proved; from when it may be made, ISO 8601, null for now. */
   coldStart: { notBefore: string | null } | null;
   entryCount: number;

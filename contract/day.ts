@@ -17,11 +17,18 @@ export interface KeptPlan {
   slots: Slot[];
 }
 
+/** How many machines find room at once: in the bath (none: the shop has no bath), and in spots outdoors. */
+export interface DayRooms {
+  bath: number;
+  outdoors: number;
+}
+
 /** What the day is planned by, beside the jobs. */
 export interface Day {
   /** Whose hours were said, by account; the others' are the usual ones. */
   hours: { account: string; hours: Hours }[];
   pins: DayPin[];
+  rooms: DayRooms;
   plan: KeptPlan | null;
 }
 
@@ -44,6 +51,11 @@ export const hoursSchema = Joi.object({
     .max(28)
     .required(),
   off: Joi.array().items(day).max(200).unique().required(),
+}).required();
+
+export const roomsSchema = Joi.object({
+  bath: Joi.number().integer().min(0).max(20).required(),
+  outdoors: Joi.number().integer().min(1).max(20).required(),
 }).required();
 
 export const pinSchema = Joi.object({

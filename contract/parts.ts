@@ -119,7 +119,7 @@ export const needSchema = Joi.object({
   .when('.do', { is: 'reserve', then: Joi.object({ part: uuid.required() }) })
   .required();
 
-export const NEED_ACTS = ['reserve', 'release', 'fit', 'return', 'drop'] as const;
+export const NEED_ACTS = ['reserve', 'release', 'fit', 'return', 'drop', 'name'] as const;
 /** What is done with a part for a job. */
 export type NeedAct = (typeof NEED_ACTS)[number];
 export const needActSchema = Joi.object({

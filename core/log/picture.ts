@@ -151,6 +151,8 @@ export interface Picture {
   findings: readonly Finding[];
   repairs: readonly Repair[];
   off: readonly OffItem[];
+  /** Who had it in hand last. */
+  hands: string | null;
   leftOff: readonly LeftOff[];
   /** What lies on the tray was knowingly passed: nothing came off since. */
   trayPassed: boolean;

@@ -196,6 +196,7 @@ export function readJob(
       verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : [])),
     ),
     ...readStage(live, repairs),
+    hands: live.findLast((e) => e.by !== undefined && HANDS_ON.has(e.kind))?.by ?? null,
     cans: new Map(ofKind(live, 'can').map((e) => [e.body.job, e.body.shared])),
     notes: ofKind(live, 'note').map((e) => ({ entryId: e.id, text: e.body.text, notedAt: e.notedAt })),
     photos: readPhotos(live),
@@ -210,6 +211,21 @@ export function readJob(
   };
   return { ...picture, openEnds: readOpenEnds(picture) };
 }
+
+/** What nobody notes who has not the machine before them. */
+const HANDS_ON: ReadonlySet<Entry['kind']> = new Set([
+  'finding',
+  'took-off',
+  'put-back',
+  'condition',
+  'line',
+  'rebuild-step',
+  'repair',
+  'screw',
+  'heard',
+  'start',
+  'proved',
+]);
 
 function readDecision(live: Live): Decision | null {
   const last = ofKind(live, 'decision').at(-1);

@@ -48,7 +48,8 @@ export function costOf(r: Ready, plan: Plan, before: Before | null = null): Cost
     });
   let setup = plan.setup;
   r.keeper.forEach((prior, t) => {
-    if (prior >= 0 && plan.has(t) && plan.crew[t] !== plan.crew[prior]) setup += SETUP.handover;
+    const own = prior >= 0 ? plan.crew[prior]! : r.inHand[t]!;
+    if ((prior >= 0 || own >= 0) && plan.has(t) && plan.crew[t] !== own) setup += SETUP.handover;
   });
   flow /= Math.max(1, jobs.length);
   const total = WEIGHT.late * late + WEIGHT.setup * setup + WEIGHT.moved * moved + WEIGHT.flow * flow;

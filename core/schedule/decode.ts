@@ -39,6 +39,8 @@ export interface Ready {
   rest: readonly number[];
   /** The task before it whose technician goes on with it; -1 for none. */
   keeper: readonly number[];
+  /** Who has the machine in hand before the first of it; -1 for nobody. */
+  inHand: readonly number[];
   /** With whom it must be, and from when on; -1 for anybody. */
   pinned: readonly number[];
   from: readonly number[];
@@ -87,6 +89,11 @@ export function ready(work: Work): Ready {
     tasks,
     before,
     keeper: tasks.map((t, i) => (STAYS.has(t.kind) ? keeperOf(i) : -1)),
+    inHand: tasks.map((t, i) =>
+      STAYS.has(t.kind) && keeperOf(i) < 0
+        ? crew.findIndex((c) => c.id === jobs[known.get(t.job)!]!.hands)
+        : -1,
+    ),
     rest: tasks.map((t) => t.after?.rest ?? 0),
     pinned: tasks.map((t) => crew.findIndex((c) => c.id === pinOf.get(t.id)?.crew)),
     from: tasks.map((t) => pinOf.get(t.id)?.from ?? 0),
@@ -225,7 +232,8 @@ export class Plan {
     let best = -1;
     let start = Infinity;
     let least = Infinity;
-    const own = this.r.keeper[task]! >= 0 ? this.crew[this.r.keeper[task]!]! : -1;
+    const keeper = this.r.keeper[task]!;
+    const own = keeper >= 0 ? this.crew[keeper]! : this.r.inHand[task]!;
     for (let c = 0; c < this.lanes.length; c++) {
       if (pinned >= 0 && c !== pinned) continue;
       const at = this.startWith(task, c);

@@ -16,10 +16,15 @@ const job = (more: Partial<OpenJob>): OpenJob => ({
   stage: 'hook',
   phase: { kind: 'check', check: 'fuel-smell', minutes: 0.5 },
   lead: null,
+  toFind: null,
   off: 0,
+  inPieces: false,
+  hands: null,
+  donor: null,
   coldIn: null,
   due: null,
   partsIn: null,
+  orderedIn: null,
   ...more,
 });
 const kinds = (more: Partial<OpenJob>): string[] => workOf([job(more)], crew).tasks.map((t) => t.kind);
@@ -53,6 +58,54 @@ describe('the work left on a job', () => {
     ).toBe(33);
   });
 
+  it('takes as long to look for as the plan says, and varies as that does', () => {
+    const look = workOf([job({ toFind: { mean: 30, p90: 68.4 } })], crew).tasks[0]!;
+    expect(look.minutes).toBe(30);
+    expect(look.spread).toBeCloseTo(38.4 / 1.2816, 2);
+    // Never less than the check that is up, and never as if nothing varied.
+    const slow = { kind: 'check', check: 'crankcase-pressure', minutes: 33 } as const;
+    const least = workOf([job({ phase: slow, toFind: { mean: 5, p90: 6 } })], crew).tasks[0]!;
+    expect(least.minutes).toBe(33);
+    expect(least.spread).toBeGreaterThan(5);
+  });
+
+  it('what is gummed up soaks by itself between two pieces of work, where there is a bath and it is not in pieces yet', () => {
+    const gummed = job({ phase: { kind: 'repair', settled: { ...settled, cause: 'idle-circuit-blocked' } } });
+    const of = (one: OpenJob, bath: boolean) => workOf([one], crew, { bath }).tasks;
+    const soaked = of(gummed, true);
+    expect(soaked.slice(0, 3).map((t) => [t.kind, t.place, t.hands])).toEqual([
+      ['strip', 'bench', true],
+      ['soak', 'bath', false],
+      ['mend', 'bench', true],
+    ]);
+    expect(soaked[2]!.after?.task).toBe('j soak');
+    expect(of(gummed, false)[0]!.kind).toBe('mend');
+    expect(of({ ...gummed, inPieces: true }, true)[0]!.kind).toBe('mend');
+    expect(of(job({ phase: { kind: 'repair', settled } }), true)[0]!.kind).toBe('mend');
+  });
+
+  it('goes on in the hands that began it, unless another has it done much sooner', () => {
+    const two: Crew[] = [...crew, { id: 'bo', windows: crew[0]!.windows }];
+    const with_ = (one: OpenJob, others: readonly OpenJob[] = []) => {
+      const { tasks, jobs } = workOf([one, ...others], two);
+      return planned({ tasks, jobs, crew: two }).slots.find((s) => s.task === 'j mend')!.crew;
+    };
+    const repair = { kind: 'repair', settled } as const;
+    expect(with_(job({ phase: repair }))).toBe('ann');
+    expect(with_(job({ phase: repair, hands: 'bo' }))).toBe('bo');
+    // Somebody who has left is nobody.
+    expect(with_(job({ phase: repair, hands: 'cy' }))).toBe('ann');
+  });
+
+  it('lies beside the machine it gets its part from', () => {
+    const taker = job({ id: 't', donor: 'd', phase: { kind: 'repair', settled } });
+    const donor = job({ id: 'd', phase: { kind: 'left', causes: [] }, off: 2 });
+    const { tasks } = workOf([taker, donor], crew);
+    const like = (id: string) => tasks.find((t) => t.id === id)!.like;
+    expect(like('t mend')).toBe(like('d together'));
+    expect(like('t mend')).not.toBe(workOf([{ ...taker, donor: null }], crew).tasks[0]!.like);
+  });
+
   it('rests three hours before it is started cold, or as long as it still is warm', () => {
     const { tasks, jobs } = workOf([job({ phase: { kind: 'prove' }, due: 500 })], crew);
     expect(tasks[1]!.after).toEqual({ task: 'j prove', rest: 180 });
@@ -69,6 +122,9 @@ describe('the work left on a job', () => {
       tasks: [],
       waiting: [{ job: 'j', for: 'parts' }],
     });
+    const listed = workOf([job({ stage: 'parts', orderedIn: 2900, due: 4000 })], crew).waiting[0]!;
+    expect(listed.ifOrdered?.job.due).toBe(4000);
+    expect(listed.ifOrdered?.tasks[0]!.release).toBe(2900);
     expect(workOf([job({ stage: 'answer' })], crew).waiting).toEqual([{ job: 'j', for: 'answer' }]);
   });
 

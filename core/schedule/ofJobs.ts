@@ -1,7 +1,8 @@
-import { actedOn } from '../diagnosis';
+import { actedOn, type Forecast } from '../diagnosis';
 import { causeOf, remedyMinutes, remedyOf, type CauseId } from '../knowledge';
 import type { Phase, Stage } from '../log';
 import { jobsFor } from '../worth';
+import type { IfOrdered } from './helps';
 import { longestShift, type Crew, type DueJob, type Task, type TaskKind } from './task';
 
 /** What is known of an open job where the day is planned. */
@@ -10,13 +11,22 @@ export interface OpenJob {
   stage: Stage;
   phase: Phase;
   lead: { cause: CauseId; probability: number } | null;
-  /** Things that are off. */
+  /** What the plan says of the rest of its diagnosis, bench minutes; null while nobody has worked that out. */
+  toFind: Pick<Forecast, 'mean' | 'p90'> | null;
+  /** Things that are off, and whether the carburettor is among them in pieces. */
   off: number;
+  inPieces: boolean;
+  /** Who had it in hand last. */
+  hands: string | null;
+  /** The machine on the rack that a part of it comes out of. */
+  donor: string | null;
   /** All but a cold start is proved; minutes until the engine is cold again. */
   coldIn: number | null;
   /** By when it was promised, and how long it waits for a part, minutes; null: nothing promised, nobody knows. */
   due: number | null;
   partsIn: number | null;
+  /** How long it would wait if what is to be ordered was ordered today; null: nothing is, or nobody knows where. */
+  orderedIn: number | null;
 }
 
 /** Why a job has no place in the plan. */
@@ -24,7 +34,7 @@ export type Waits = 'parts' | 'answer';
 
 /** Minutes of hands, set down here until the shop's own log says better. */
 const MINUTES = {
-  /** Rest of the diagnosis with the cause as good as known, and what is added the less it is. */
+  /** Rest of the diagnosis with the cause as good as known, and what is added the less it is, where no plan says better. */
   lookLeast: 8,
   lookMore: 40,
   settle: 15,
@@ -33,11 +43,16 @@ const MINUTES = {
   close: 5,
   /** Laying one thing back, and what putting together takes in any case. */
   back: 1.5,
+  /** Taking a carburettor apart for the bath, and what it is left in there. */
+  strip: 12,
+  soak: 20,
+  build: 8,
   together: 3,
 } as const;
 /** How far minutes lie apart, as a share of them: looking for it varies more than mending what is known. */
 const SPREAD: Readonly<Record<TaskKind, number>> = {
   look: 0.6,
+  strip: 0.3,
   mend: 0.35,
   together: 0.3,
   prove: 0.3,
@@ -50,23 +65,49 @@ const COLD = 180;
 /** What a minute of lateness of a promise counts. */
 const PROMISED = 1;
 
+/** Ninety of a hundred lie under the mean and so many standard deviations. */
+const NINETY = 1.2816;
+
+/** What is gummed up in a carburettor soaks loose in a bath; everything soft is out before. */
+const SOAKS: ReadonlySet<CauseId> = new Set([
+  'idle-circuit-blocked',
+  'main-circuit-blocked',
+  'inlet-screen-clogged',
+  'needle-stuck-shut',
+]);
+
+interface Mending {
+  minutes: number;
+  like: string;
+  soaks: boolean;
+}
+
 /** Minutes of putting causes right, and what that work is like. */
-function mending(causes: readonly CauseId[]): { minutes: number; like: string } {
+function mending(causes: readonly CauseId[]): Mending {
   const [first] = causes;
   return {
+    soaks: causes.some((c) => SOAKS.has(c)),
     minutes: jobsFor(causes).reduce((n, j) => n + j.minutes, 0),
     like: first ? causeOf(first).sits : 'bench',
   };
 }
 
+/** A fault in somebody's own words. */
+const UNKNOWN: Mending = { minutes: 25, like: 'bench', soaks: false };
+
 /** What a phase still asks of hands, up to where the machine is put together and may be proved; null: nothing of it. */
 function toMend({
   phase,
   lead,
-}: OpenJob): { look: number; mend: { minutes: number; like: string } | null } | null {
-  const guess = lead ? mending([lead.cause]) : { minutes: 25, like: 'bench' };
+  toFind,
+}: OpenJob): { look: number; spread?: number; mend: Mending | null } | null {
+  const guess = lead ? mending([lead.cause]) : UNKNOWN;
   switch (phase.kind) {
     case 'check': {
+      if (toFind) {
+        const look = Math.max(phase.minutes, toFind.mean);
+        return { look, spread: Math.max(SPREAD.mend * look, (toFind.p90 - look) / NINETY), mend: guess };
+      }
       const unsure = 1 - (lead?.probability ?? 0);
       return { look: Math.max(phase.minutes, MINUTES.lookLeast + MINUTES.lookMore * unsure), mend: guess };
     }
@@ -78,7 +119,7 @@ function toMend({
         : { look: 0, mend: mending(actedOn(phase.stop)) };
     case 'repair': {
       const { settled } = phase;
-      if ('other' in settled) return { look: 0, mend: { minutes: 25, like: 'bench' } };
+      if ('other' in settled) return { look: 0, mend: UNKNOWN };
       const own = mending([settled.cause]);
       return {
         look: 0,
@@ -92,61 +133,100 @@ function toMend({
 
 const remedyMinutesOf = (id: Parameters<typeof remedyOf>[0]): number => remedyMinutes(remedyOf(id));
 
+/** A job that has no place in the plan; `ifOrdered`: what it would ask if its part was ordered today. */
+export interface Waiting {
+  job: string;
+  for: Waits;
+  ifOrdered?: IfOrdered;
+}
+
+const OUTDOORS = { place: 'outdoors', like: 'run' } as const;
+
+/** What a job asks of hands from a moment on, one piece after the other. `beside`: the machine it is to lie next to. */
+function tasksOf(
+  job: OpenJob,
+  from: number,
+  { bath, longest, beside }: { bath: boolean; longest: number; beside: string | null },
+): Task[] {
+  const { id, phase, off, coldIn, inPieces } = job;
+  const tasks: Task[] = [];
+  let release = from;
+  const add = (
+    kind: TaskKind,
+    at: Pick<Task, 'place' | 'like'>,
+    wanted: number,
+    { rest = 0, spread = 0 }: { rest?: number; spread?: number } = {},
+  ): void => {
+    if (wanted <= 0) return;
+    const minutes = Math.min(longest, Math.max(1, Math.round(wanted)));
+    const before = tasks.at(-1);
+    tasks.push({
+      id: `${id} ${kind}`,
+      job: id,
+      kind,
+      ...at,
+      hands: kind !== 'soak',
+      minutes,
+      spread: spread || minutes * SPREAD[kind],
+      release,
+      after: before ? { task: before.id, rest } : null,
+    });
+    release = 0;
+  };
+  const bench = (like: string) => ({ place: 'bench', like: beside ? `beside ${beside}` : like }) as const;
+  const left = toMend(job);
+  const goesHome = phase.kind === 'left';
+  if (left) {
+    const { look, spread, mend } = left;
+    add('look', bench('look'), look, spread === undefined ? {} : { spread });
+    if (mend && mend.soaks && bath && !inPieces) {
+      add('strip', bench(mend.like), MINUTES.strip);
+      add('soak', { place: 'bath', like: 'bath' }, MINUTES.soak);
+      add('mend', bench(mend.like), Math.max(MINUTES.build, mend.minutes - MINUTES.strip));
+    } else if (mend) add('mend', bench(mend.like), mend.minutes);
+  }
+  if (phase.kind === 'behind') add('look', bench('look'), MINUTES.lookLeast);
+  if (off > 0 && !left?.mend) add('together', bench('together'), MINUTES.together + off * MINUTES.back);
+  if (!goesHome && phase.kind !== 'close') {
+    if (coldIn === null) add('prove', OUTDOORS, MINUTES.prove);
+    else release = Math.max(release, coldIn);
+    add('cold-start', OUTDOORS, MINUTES.coldStart, { rest: coldIn === null ? COLD : 0 });
+  }
+  add('close', { place: 'desk', like: 'desk' }, MINUTES.close);
+  return tasks;
+}
+
 /**
  * The work that is left on open jobs, as pieces to be planned, and the jobs that wait for something nobody has a day for. Minutes
- * from now. What is longer than anybody's day is reckoned as that long.
+ * from now. What is longer than anybody's day is reckoned as that long. `bath`: the shop has one.
  */
 export function workOf(
   jobs: readonly OpenJob[],
   crew: readonly Crew[],
-): { tasks: Task[]; jobs: DueJob[]; waiting: { job: string; for: Waits }[] } {
+  { bath = false }: { bath?: boolean } = {},
+): { tasks: Task[]; jobs: DueJob[]; waiting: Waiting[] } {
   const longest = longestShift(crew);
+  const donors = new Set(jobs.flatMap((j) => j.donor ?? []));
   const tasks: Task[] = [];
   const due: DueJob[] = [];
-  const waiting: { job: string; for: Waits }[] = [];
+  const waiting: Waiting[] = [];
   for (const job of jobs) {
-    const { id, stage, phase, off, coldIn, partsIn } = job;
+    const { id, stage, partsIn, orderedIn, hands } = job;
     if (stage === 'closed') continue;
-    if (stage === 'answer' || (stage === 'parts' && partsIn === null)) {
-      waiting.push({ job: id, for: stage === 'answer' ? 'answer' : 'parts' });
-      continue;
-    }
-    let before: string | null = null;
-    let release = stage === 'parts' ? (partsIn ?? 0) : 0;
-    const add = (kind: TaskKind, at: Pick<Task, 'place' | 'like'>, wanted: number, rest = 0): void => {
-      if (wanted <= 0) return;
-      const minutes = Math.min(longest, Math.max(1, Math.round(wanted)));
-      tasks.push({
-        id: `${id} ${kind}`,
+    // A donor and the machine that gets its part lie side by side.
+    const at = { bath, longest, beside: job.donor ?? (donors.has(id) ? id : null) };
+    const asked: DueJob = { id, due: job.due, weight: PROMISED, ...(hands && { hands }) };
+    if (stage === 'answer') waiting.push({ job: id, for: 'answer' });
+    else if (stage === 'parts' && partsIn === null)
+      waiting.push({
         job: id,
-        kind,
-        ...at,
-        hands: true,
-        minutes,
-        spread: minutes * SPREAD[kind],
-        release,
-        after: before === null ? null : { task: before, rest },
+        for: 'parts',
+        ...(orderedIn !== null && { ifOrdered: { job: asked, tasks: tasksOf(job, orderedIn, at) } }),
       });
-      before = `${id} ${kind}`;
-      release = 0;
-    };
-    const outdoors = { place: 'outdoors', like: 'run' } as const;
-    const bench = (like: string) => ({ place: 'bench', like }) as const;
-    const left = toMend(job);
-    const goesHome = phase.kind === 'left';
-    if (left) {
-      add('look', bench('look'), left.look);
-      if (left.mend) add('mend', bench(left.mend.like), left.mend.minutes);
+    else {
+      tasks.push(...tasksOf(job, stage === 'parts' ? (partsIn ?? 0) : 0, at));
+      due.push(asked);
     }
-    if (phase.kind === 'behind') add('look', bench('look'), MINUTES.lookLeast);
-    if (off > 0 && !left?.mend) add('together', bench('together'), MINUTES.together + off * MINUTES.back);
-    if (!goesHome && phase.kind !== 'close') {
-      if (coldIn === null) add('prove', outdoors, MINUTES.prove);
-      else release = Math.max(release, coldIn);
-      add('cold-start', outdoors, MINUTES.coldStart, coldIn === null ? COLD : 0);
-    }
-    add('close', { place: 'desk', like: 'desk' }, MINUTES.close);
-    due.push({ id, due: job.due, weight: PROMISED });
   }
   return { tasks, jobs: due, waiting };
 }

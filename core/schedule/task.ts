@@ -1,7 +1,7 @@
 /** Where a piece of work is done. */
 export type Place = 'bench' | 'bath' | 'outdoors' | 'desk';
 
-export type TaskKind = 'look' | 'mend' | 'together' | 'prove' | 'cold-start' | 'close' | 'soak';
+export type TaskKind = 'look' | 'strip' | 'mend' | 'together' | 'prove' | 'cold-start' | 'close' | 'soak';
 
 /** One piece of work on one machine, done in one go. All times are minutes since the plan's beginning. */
 export interface Task {
@@ -29,6 +29,8 @@ export interface DueJob {
   due: number | null;
   /** How much a minute of lateness counts. */
   weight: number;
+  /** Who has it in hand now, where somebody has. */
+  hands?: string;
 }
 
 /** Somebody who works, and when: disjoint, in order. */
@@ -66,7 +68,7 @@ export interface Slot {
 export const SETUP = { place: 6, like: 3, handover: 10 } as const;
 
 /** Work that whoever began a machine goes on with; a cold start and the writing-up anybody does. */
-export const STAYS: ReadonlySet<TaskKind> = new Set(['look', 'mend', 'together', 'prove']);
+export const STAYS: ReadonlySet<TaskKind> = new Set(['look', 'strip', 'mend', 'together', 'prove']);
 
 export const setupBetween = (
   one: Pick<Task, 'place' | 'like'>,

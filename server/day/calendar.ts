@@ -35,6 +35,7 @@ interface JobRow {
 
 const DOES: Readonly<Record<string, string>> = {
   look: 'find what is wrong',
+  strip: 'take the carburettor apart',
   mend: 'mend',
   together: 'put together',
   prove: 'prove',

@@ -35,11 +35,21 @@ const read = async (): Promise<Day> => (await send('GET', '')).body;
 
 describe('the day', () => {
   it('has nothing by itself; hours are said and said anew', async () => {
-    expect(await read()).toEqual({ hours: [], pins: [], plan: null });
+    expect(await read()).toEqual({ hours: [], pins: [], rooms: { bath: 0, outdoors: 2 }, plan: null });
     await send('PUT', `/hours/${account}`, USUAL_HOURS);
     const half = { week: [{ day: 1, from: 480, to: 720 }], off: ['2026-12-24'] };
     const { body } = await send('PUT', `/hours/${account}`, half);
     expect(body.hours).toEqual([{ account, hours: half }]);
+  });
+
+  it('has rooms: a bath or none, and at least one spot outdoors', async () => {
+    expect((await send('PUT', '/rooms', { bath: 1, outdoors: 3 })).body.rooms).toEqual({
+      bath: 1,
+      outdoors: 3,
+    });
+    const none = await send('PUT', '/rooms', { bath: 1, outdoors: 0 });
+    expect([none.status, none.body.error]).toEqual([400, expect.stringContaining('outdoors')]);
+    expect((await read()).rooms).toEqual({ bath: 1, outdoors: 3 });
   });
 
   it('keeps what was put somewhere until it is undone; put again it is there', async () => {

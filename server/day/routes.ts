@@ -2,11 +2,13 @@ import {
   hoursSchema,
   pinSchema,
   planSchema,
+  roomsSchema,
   type Day,
   type DayPin,
+  type DayRooms,
   type KeptPlan,
 } from '@rusty-wren/contract';
-import type { Hours } from '@rusty-wren/core/schedule';
+import { ROOMS, type Hours } from '@rusty-wren/core/schedule';
 import { Hono } from 'hono';
 import pg from 'pg';
 import type { Db, Pool } from '../db/pool';
@@ -17,6 +19,9 @@ import type { Announcer } from '../stream/announcer';
 
 /** So many plans are kept: the last one is shown, the others show how the day went. */
 const KEPT = 200;
+
+/** Nobody has said that there is a bath. */
+const USUAL_ROOMS: DayRooms = { bath: 0, outdoors: ROOMS.outdoors ?? 1 };
 
 /** What the day is planned by: hours, what was put where, and the plan as it was worked out last. */
 async function readDay(db: Db): Promise<Day> {
@@ -29,6 +34,7 @@ async function readDay(db: Db): Promise<Day> {
   const plan = await db.query<{ key: string; zero: Date; slots: KeptPlan['slots'] }>(
     'SELECT key, zero, slots FROM day_plan ORDER BY n DESC LIMIT 1',
   );
+  const rooms = await db.query<{ place: keyof DayRooms; count: number }>('SELECT place, count FROM day_room');
   const last = plan.rows[0];
   return {
     hours: hours.rows,
@@ -38,6 +44,7 @@ async function readDay(db: Db): Promise<Day> {
       account: p.account_id,
       from: p.from_at.toISOString(),
     })),
+    rooms: { ...USUAL_ROOMS, ...Object.fromEntries(rooms.rows.map((r) => [r.place, r.count])) },
     plan: last ? { key: last.key, zero: last.zero.toISOString(), slots: last.slots } : null,
   };
 }
@@ -73,6 +80,15 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
            ON CONFLICT (account_id) DO UPDATE SET hours = EXCLUDED.hours, at = now()`,
           [account, JSON.stringify(hours)],
         ),
+      );
+      return c.json<Day>(await answer());
+    })
+    .put('/rooms', async (c) => {
+      const rooms = await checkedBody<DayRooms>(c, roomsSchema);
+      await pool.query(
+        `INSERT INTO day_room (place, count) VALUES ('bath', $1), ('outdoors', $2)
+         ON CONFLICT (place) DO UPDATE SET count = EXCLUDED.count`,
+        [rooms.bath, rooms.outdoors],
       );
       return c.json<Day>(await answer());
     })

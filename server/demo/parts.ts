@@ -270,6 +270,7 @@ export async function loadParts(
     there > 0 ? [{ id: randomUUID(), part: ids.get(code)!, count: there }] : [],
   );
   await takeParts(client, { parts, counted });
+  await client.query("INSERT INTO day_room (place, count) VALUES ('bath', 1)");
   for (const { machine, use, code, source, inDays } of SEEN_TO) {
     const jobId = jobs.get(machine);
     if (!jobId) throw new Error(`demo: no job of a ${machine} waits for parts`);

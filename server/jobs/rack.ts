@@ -72,6 +72,9 @@ function tagOf(job: RackTag['job'], own: Folded, mates: readonly CanMate[]): Rac
     mended: picture.settled.filter((s) => s.outcome === 'cured' || s.outcome === 'better'),
     safety: picture.safetyFaults.map((f) => f.words),
     off: picture.off.length,
+    inPieces: picture.off.some((item) => item.layer),
+    hands: picture.hands,
+    toFind: null,
     coldStart: closed ? null : coldStartDue(picture.proof),
     entryCount: own.entryCount,
   };

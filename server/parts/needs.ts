@@ -137,9 +137,10 @@ const ACTS: Readonly<
   fit: { from: ['reserved'], to: 'fitted', not: 'It is not set aside, so it cannot have been fitted.' },
   return: { from: ['fitted'], to: 'dropped', not: 'It was not fitted.' },
   drop: { from: ['to-order', 'ordered'], to: 'dropped', not: 'It is neither on the list nor on its way.' },
+  name: { from: ['to-order'], to: 'to-order', not: 'It is ordered already.' },
 };
 
-/** Does something with a part of a job: takes it, gives it back, fits it. Sent twice, it is done once. */
+/** Does something with a part of a job: says which it is, takes it, gives it back, fits it. Sent twice, it is done once. */
 export async function act(
   client: pg.PoolClient,
   needId: string,
@@ -155,15 +156,21 @@ export async function act(
   const of = part ?? need.part_id;
   const line = { id, need: need.id, ...(by && { by }) };
   const { count } = need;
-  if (what !== 'drop') {
-    if (!of) throw refuse(400, 'part is missing: which of the catalogue is it?');
+  if (what !== 'drop' && !of) throw refuse(400, 'part is missing: which of the catalogue is it?');
+  if (what === 'name') {
+    const named = await client.query(
+      `UPDATE part_need SET name = p.name, part_id = p.id FROM part p WHERE part_need.id = $1 AND p.id = $2`,
+      [need.id, of],
+    );
+    if (named.rowCount === 0) throw refuse(400, 'part names none of the catalogue.');
+  } else if (what !== 'drop') {
     const kinds = {
       reserve: { kind: 'reserved', onHand: 0, held: count },
       release: { kind: 'released', onHand: 0, held: -count },
       fit: { kind: 'fitted', onHand: -count, held: -count },
       return: { kind: 'returned', onHand: count, held: 0 },
     } as const;
-    await move(client, { ...line, part: of, ...kinds[what] });
+    await move(client, { ...line, part: of!, ...kinds[what] });
   }
   await client.query(
     'UPDATE part_need SET state = $2, part_id = coalesce($3, part_id), order_id = NULL WHERE id = $1',

@@ -302,6 +302,23 @@ describe('an order', () => {
     expect((await drawer()).orders.some((o) => o.id === late.id)).toBe(false);
   });
 
+  it('put down in words, it is named once somebody knows which of the catalogue it is', async () => {
+    const part = await aPart(1);
+    const jobId = await aJob();
+    const words = { id: randomUUID(), name: 'that long screw', count: 1, do: 'to-order' };
+    await send('POST', `/api/jobs/${jobId}/parts`, words);
+    const of = async () => (await drawer()).needs.find((n) => n.id === words.id);
+    expect(await of()).toMatchObject({ name: 'that long screw', part: null });
+    expect((await act(words.id, 'name')).body.error).toContain('part is missing');
+    const unknown = await act(words.id, 'name', { part: randomUUID() });
+    expect([unknown.status, unknown.body.error]).toEqual([400, 'part names none of the catalogue.']);
+    await act(words.id, 'name', { part: part.id });
+    expect(await of()).toMatchObject({ name: part.name, part: part.id, state: 'to-order' });
+    expect((await stages(jobId)).at(-1)).toEqual(['parts', `${part.name} (to be ordered)`]);
+    await act(words.id, 'reserve');
+    expect((await act(words.id, 'name', { part: part.id })).body.error).toBe('It is ordered already.');
+  });
+
   it('every bench is told', async () => {
     let told = 0;
     const leave = bench.changes.hearMoved((what) => (told += what === 'parts' ? 1 : 0));

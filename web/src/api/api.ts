@@ -5,6 +5,7 @@ import type {
   CustomerWithMachines,
   Day,
   DayPin,
+  DayRooms,
   Delivery,
   Drawer,
   JobWithLog,
@@ -142,6 +143,10 @@ export const api = createApi({
       query: ({ account, hours }) => ({ url: `day/hours/${account}`, method: 'PUT', body: hours }),
       invalidatesTags: ['Day'],
     }),
+    setRooms: build.mutation<Day, DayRooms>({
+      query: (body) => ({ url: 'day/rooms', method: 'PUT', body }),
+      invalidatesTags: ['Day'],
+    }),
     putPin: build.mutation<Day, DayPin>({
       query: (body) => ({ url: 'day/pins', method: 'PUT', body }),
       invalidatesTags: ['Day'],
@@ -231,6 +236,7 @@ export const {
   useKeepPlanMutation,
   usePutPinMutation,
   useSetHoursMutation,
+  useSetRoomsMutation,
   useDrawerQuery,
   usePlaceOrdersMutation,
   useSeeToPartMutation,

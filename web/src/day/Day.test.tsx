@@ -1,5 +1,6 @@
 import type { Day as DayBooks, Drawer, RackTag } from '@rusty-wren/contract';
-import { planned } from '@rusty-wren/core/schedule';
+import type { Stocked } from '@rusty-wren/core/parts';
+import { helpsOf, planned, type Help } from '@rusty-wren/core/schedule';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -25,7 +26,7 @@ afterEach(() => {
 const ZERO = new Date(2026, 10, 27, 10, 0).getTime();
 const ANN = { id: '00000000-0000-4000-8000-00000000000a', name: 'Ann' };
 const BO = { id: '00000000-0000-4000-8000-00000000000b', name: 'Bo' };
-const BOOKS: DayBooks = { hours: [], pins: [], plan: null };
+const BOOKS: DayBooks = { hours: [], pins: [], rooms: { bath: 1, outdoors: 2 }, plan: null };
 const DRAWER: Drawer = { parts: [], orders: [], needs: [], used: [] };
 const jobId = (n: number): string => `00000000-0000-4000-8000-0000000001${n}`;
 const tag = (n: number, more: Partial<RackTag> = {}): RackTag => ({
@@ -39,6 +40,9 @@ const tag = (n: number, more: Partial<RackTag> = {}): RackTag => ({
   mended: [],
   safety: [],
   off: 0,
+  inPieces: false,
+  hands: null,
+  toFind: null,
   coldStart: null,
   entryCount: 3,
   ...more,
@@ -139,9 +143,11 @@ describe('promises', () => {
     promises: [{ job: jobId(11), chance, half: 100, ninety: 200 }],
     newcomer: 400,
   });
+  const rest = { helps: null, waiting: [], drawer: DRAWER, accounts: [ANN, BO] } as const;
   it('names the shaky ones with whom to ring, and when it is safe', () => {
     const { work, known } = planOf([promisedFor(11, '2026-11-27')]);
-    draw(<Promises work={work} stand={stand(0.3)} waiting={[]} drawer={DRAWER} known={known} />);
+    const ring: Help = { job: jobId(11), how: { kind: 'ring' }, chance: 0.3, breaks: [] };
+    draw(<Promises {...rest} work={work} stand={stand(0.3)} helps={[ring]} known={known} />);
     const said = screen.getByRole('region', { name: 'Promises' }).textContent;
     expect(said).toContain('3 in 10');
     expect(said).toContain('Ring Odile Farrant, ext. 7');
@@ -149,7 +155,7 @@ describe('promises', () => {
     expect(said).toContain('promise it for Fri 27 Nov');
   });
 
-  it('says what would help: the order that was not server.sent, the run that starts its cooling', () => {
+  it('says what would help, and what that would cost', () => {
     const need = {
       id: 'n',
       jobId: jobId(11),
@@ -165,24 +171,96 @@ describe('promises', () => {
       machine: '',
       promisedFor: null,
     } as const;
-    const { work, known } = planOf([promisedFor(11, '2026-11-27')]);
-    const at = { work, stand: stand(0.3), waiting: [], known };
-    draw(<Promises {...at} drawer={{ ...DRAWER, needs: [need] }} />);
-    expect(screen.getByText('Order today: Coil.')).toBeTruthy();
-    cleanup();
+    const { work, known } = planOf([promisedFor(11, '2026-11-27'), tag(12)]);
+    const said = (how: Help['how'], over: Partial<Help> = {}, at = known): string => {
+      cleanup();
+      const help: Help = { job: jobId(11), how, chance: 0.9, breaks: [], ...over };
+      draw(
+        <Promises
+          {...rest}
+          work={work}
+          stand={stand(0.3)}
+          helps={[help]}
+          known={at}
+          drawer={{ ...DRAWER, needs: [need] }}
+        />,
+      );
+      return screen.getByRole('region', { name: 'Promises' }).textContent;
+    };
+    expect(said({ kind: 'first' }, { breaks: [jobId(12)] })).toContain(
+      'Do it first: then 9 in 10, but 12 will not hold. ',
+    );
+    expect(said({ kind: 'longer', crew: BO.id, minutes: 60 })).toContain(
+      'Bo an hour longer today: then 9 in 10. ',
+    );
+    expect(said({ kind: 'order' })).toContain('Order today: Coil: then 9 in 10. ');
     const proof = planOf([{ ...promisedFor(11, '2026-11-27'), phase: { kind: 'prove' } }]);
-    draw(<Promises {...at} known={proof.known} drawer={DRAWER} />);
-    expect(screen.getByText(/Run it first of all/)).toBeTruthy();
+    expect(said({ kind: 'first' }, {}, proof.known)).toContain(
+      'Run it first, so that it cools: then 9 in 10.',
+    );
+  });
+
+  it('what waits for a part nobody has ordered says what ordering it today would do', () => {
+    const coil: Stocked = {
+      id: 'p',
+      name: 'Coil',
+      uses: [],
+      fits: [],
+      holds: [],
+      least: 0,
+      price: 1000,
+      sources: [{ name: 'Fenwright', waitDays: 2 }],
+      instead: [],
+      onHand: 0,
+      held: 0,
+    };
+    const need = {
+      id: 'n',
+      jobId: jobId(11),
+      use: null,
+      name: 'Coil',
+      part: 'p',
+      count: 1,
+      state: 'to-order',
+      source: null,
+      expected: null,
+      tag: 11,
+      owner: '',
+      machine: '',
+      promisedFor: '2026-12-02',
+    } as const;
+    const waits = {
+      ...promisedFor(11, '2026-12-02'),
+      stage: 'parts' as const,
+      waitingFor: 'Coil (to be ordered)',
+    };
+    const drawer = { ...DRAWER, parts: [coil], needs: [need] };
+    const { work, slots, waiting, known } = planOf([waits, tag(12)], BOOKS, drawer);
+    // Two working days from Friday: Tuesday morning.
+    expect(waiting[0]!.ifOrdered!.tasks[0]!.release).toBe(4 * 1440 - 60);
+    const helps = helpsOf(work, slots, [], { ifOrdered: [waiting[0]!.ifOrdered!], runs: 100 });
+    draw(
+      <Promises
+        {...rest}
+        work={work}
+        stand={null}
+        helps={helps}
+        waiting={waiting}
+        drawer={drawer}
+        known={known}
+      />,
+    );
+    expect(screen.getByText('Order today: Coil').parentElement!.textContent).toMatch(/then safe\.$/);
   });
 
   it('says that all hold, that one is late already, and what waits', () => {
     const { work, known } = planOf([promisedFor(11, '2026-11-30')]);
     draw(
       <Promises
+        {...rest}
         work={work}
         stand={stand(0.99)}
         waiting={[{ job: jobId(11), for: 'answer' }]}
-        drawer={DRAWER}
         known={known}
       />,
     );
@@ -190,7 +268,7 @@ describe('promises', () => {
     expect(screen.getByText(/Odile Farrant: asked/)).toBeTruthy();
     cleanup();
     const late = planOf([promisedFor(11, '2026-11-24')]);
-    draw(<Promises work={late.work} stand={stand(0)} waiting={[]} drawer={DRAWER} known={late.known} />);
+    draw(<Promises {...rest} work={late.work} stand={stand(0)} known={late.known} />);
     expect(screen.getByText('late already')).toBeTruthy();
   });
 });
@@ -246,6 +324,23 @@ describe('the weeks ahead', () => {
     expect(within(days[0]!).getByRole('img').getAttribute('aria-label')).toMatch(/^[1-9]\d? % taken$/);
     expect(days[2]!.textContent).toContain('11');
     expect(within(days[9]!).getByRole('img').getAttribute('aria-label')).toBe('0 % taken');
+  });
+});
+
+describe('rooms', () => {
+  it('are said for the bath and the spots outdoors; without a bath nothing soaks', async () => {
+    draw(<HoursSheet day={BOOKS} accounts={[ANN, BO]} me={BO.id} onClose={() => undefined} />);
+    await userEvent.selectOptions(screen.getByLabelText('Machines in the bath at once'), 'none');
+    await waitFor(() =>
+      expect(server.sent[0]).toMatchObject({ path: '/api/day/rooms', body: { bath: 0, outdoors: 2 } }),
+    );
+    const gummed = tag(11, {
+      phase: { kind: 'repair', settled: { entryId: 'e', cause: 'idle-circuit-blocked', outcome: null } },
+    });
+    const kinds = (bath: number) =>
+      planOf([gummed], { ...BOOKS, rooms: { bath, outdoors: 2 } }).work.tasks.map((t) => t.kind);
+    expect(kinds(1)).toContain('soak');
+    expect(kinds(0)).not.toContain('soak');
   });
 });
 

@@ -12,7 +12,7 @@ import { HoursSheet } from './HoursSheet';
 import { NowAndThen } from './NowAndThen';
 import { Promises } from './Promises';
 import { Strips } from './Strips';
-import { usePlan, usePromises } from './usePlan';
+import { useHelps, usePlan, usePromises } from './usePlan';
 import { dayWork, zeroOf } from './work';
 
 const TICK_MS = 20_000;
@@ -55,6 +55,7 @@ export function Planned({
   );
   const plan = usePlan(work, zero, day.plan);
   const stand = usePromises(work, plan?.slots ?? null);
+  const helps = useHelps(work, plan?.slots ?? null, stand, waiting);
   const known = useMemo(
     () => ({
       tags: new Map(tags.map((t) => [t.job.id, t])),
@@ -73,7 +74,15 @@ export function Planned({
         ) : (
           <Loading what="Planning the day…" />
         )}
-        <Promises work={work} stand={stand} waiting={waiting} drawer={drawer} known={known} />
+        <Promises
+          work={work}
+          stand={stand}
+          helps={helps}
+          waiting={waiting}
+          drawer={drawer}
+          accounts={accounts}
+          known={known}
+        />
       </div>
       {plan && (
         <Strips

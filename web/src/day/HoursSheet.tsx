@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { dayWords } from '../ui/words';
 import { CalendarLink } from './CalendarLink';
+import { RoomsPick } from './RoomsPick';
 import { hoursOf } from './work';
 
 const WEEK = [
@@ -77,6 +78,7 @@ export function HoursSheet({
         ))}
       </select>
       <HoursOf key={who} account={who} known={hoursOf(day, who)} onDone={onClose} />
+      <RoomsPick rooms={day.rooms} />
       <CalendarLink key={`calendar ${who}`} account={who} />
     </Sheet>
   );

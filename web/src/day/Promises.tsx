@@ -1,5 +1,5 @@
-import type { Drawer, RackTag } from '@rusty-wren/contract';
-import type { Promised, Waits, Work } from '@rusty-wren/core/schedule';
+import type { Account, Drawer, RackTag } from '@rusty-wren/contract';
+import { SHAKY, type Help, type Promised, type Waiting, type Work } from '@rusty-wren/core/schedule';
 import { TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
@@ -9,31 +9,52 @@ import type { Known } from './known';
 import { momentOf } from './moment';
 import { chanceWords } from './words';
 
-/** Under this chance a promise is spoken of. */
-const SHAKY = 0.9;
-
-/** What would help a promise most. */
-function helps(tag: RackTag, chance: number, drawer: Drawer): string | null {
-  const listed = drawer.needs.find((n) => n.jobId === tag.job.id && n.state === 'to-order');
-  if (listed) return `Order today: ${listed.name}`;
-  // It has to cool for three hours before it is started cold: the sooner it runs, the sooner that is.
-  if (tag.phase.kind === 'prove' && !tag.coldStart) return 'Run it first of all, so that it cools';
-  const { phone, name } = tag.job.customer;
-  return chance < 0.5 ? `Ring ${name}${phone ? `, ${phone}` : ''}` : null;
+/** What would help a promise, in words, and what that does. */
+function helpWords(
+  { how, chance, breaks }: Help,
+  tag: RackTag,
+  { drawer, accounts, known }: { drawer: Drawer; accounts: readonly Account[]; known: Known },
+): { does: string; then: string | null } {
+  const names = breaks.flatMap((id) => known.tags.get(id)?.job.tag ?? []);
+  const then = `then ${chanceWords(chance)}${names.length > 0 ? `, but ${names.join(', ')} will not hold` : ''}`;
+  switch (how.kind) {
+    case 'first':
+      return { does: tag.phase.kind === 'prove' ? 'Run it first, so that it cools' : 'Do it first', then };
+    case 'longer':
+      return {
+        does: `${accounts.find((a) => a.id === how.crew)?.name ?? 'Somebody'} an hour longer today`,
+        then,
+      };
+    case 'order': {
+      const listed = drawer.needs.filter((n) => n.jobId === tag.job.id && n.state === 'to-order');
+      return {
+        does: `Order today: ${listed.map((n) => n.name).join(', ')}`,
+        then: tag.job.promisedFor ? then : null,
+      };
+    }
+    case 'ring': {
+      const { phone, name } = tag.job.customer;
+      return { does: `Ring ${name}${phone ? `, ${phone}` : ''}`, then: null };
+    }
+  }
 }
 
 /** Promises that may break, the shakiest first, and what waits for somebody. */
 export function Promises({
   work,
   stand,
+  helps,
   waiting,
   drawer,
+  accounts,
   known,
 }: {
   work: Work;
   stand: { promises: readonly Promised[]; newcomer: number } | null;
-  waiting: readonly { job: string; for: Waits }[];
+  helps: readonly Help[] | null;
+  waiting: readonly Waiting[];
   drawer: Drawer;
+  accounts: readonly Account[];
   known: Known;
 }): ReactElement {
   const shaky = (stand?.promises ?? [])
@@ -41,6 +62,10 @@ export function Promises({
     .sort((x, y) => x.chance - y.chance);
   const promised = work.jobs.filter((j) => j.due !== null).length;
   const dueOf = new Map(work.jobs.map((j) => [j.id, j.due]));
+  const helpOf = (tag: RackTag): ReturnType<typeof helpWords> | null => {
+    const help = helps?.find((h) => h.job === tag.job.id);
+    return help ? helpWords(help, tag, { drawer, accounts, known }) : null;
+  };
   const now = new Date(known.zero).toISOString();
   return (
     <section aria-label="Promises" className="min-w-0">
@@ -54,7 +79,7 @@ export function Promises({
         {shaky.map(({ job, chance, ninety }) => {
           const tag = known.tags.get(job);
           if (!tag) return null;
-          const help = helps(tag, chance, drawer);
+          const help = helpOf(tag);
           return (
             <li key={job} className="border-b border-line py-2">
               <Link to={`/job/${job}`} className="flex items-baseline justify-between gap-3 hover:underline">
@@ -68,7 +93,8 @@ export function Promises({
                 </strong>
               </Link>
               <p className="text-soft">
-                {help && <strong className="text-ink">{help}. </strong>}
+                {help && <strong className="text-ink">{help.does}</strong>}
+                {help && `${help.then ? `: ${help.then}` : ''}. `}
                 {Number.isFinite(ninety) && `Safe on ${dayWords(momentOf(ninety, known.zero))}.`}
               </p>
             </li>
@@ -81,6 +107,7 @@ export function Promises({
           <ul className="text-lg leading-snug">
             {waiting.map(({ job, for: what }) => {
               const tag = known.tags.get(job);
+              const help = tag && helpOf(tag);
               return tag ? (
                 <li key={job} className="border-b border-line py-2">
                   <Link to={`/job/${job}${what === 'parts' ? '/parts' : ''}`} className="hover:underline">
@@ -89,6 +116,12 @@ export function Promises({
                       ? `${tag.job.customer.name}: ${askedWords(tag, now) ?? 'asked'}`
                       : (tag.waitingFor ?? 'a part nobody has a day for')}
                   </Link>
+                  {help && (
+                    <p className="text-soft">
+                      <strong className="text-ink">{help.does}</strong>
+                      {help.then && `: ${help.then}`}.
+                    </p>
+                  )}
                 </li>
               ) : null;
             })}

@@ -70,6 +70,14 @@ export function Strips({
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }));
   const board = useRef<HTMLDivElement>(null);
   const sheets = sheetsOf(work, calendar);
+  const within = (crew: string, { from, to }: Sheet): Slot[] =>
+    slots.filter((s) => s.crew === crew && s.start >= from && s.start < to);
+  /** A thin bar is hard to hit with a thumb: a tap beside it means the nearest. */
+  const openNearest = (crew: string, sheet: Sheet, share: number): void => {
+    const at = sheet.from + share * (sheet.to - sheet.from);
+    const off = (s: Slot): number => Math.max(s.start - at, at - s.end);
+    setOpen(within(crew, sheet).toSorted((x, y) => off(x) - off(y))[0] ?? null);
+  };
   const dropped = ({ active, over, delta }: DragEndEvent): void => {
     const slot = slots.find((s) => s.task === active.id);
     const lane = over?.data.current as { crew: string; sheet: Sheet } | undefined;
@@ -111,7 +119,7 @@ export function Strips({
               {work.crew.map((c) => (
                 <div key={c.id} className="mt-1">
                   <p className="text-soft">{accounts.find((a) => a.id === c.id)?.name}</p>
-                  <Lane crew={c.id} sheet={sheet}>
+                  <Lane crew={c.id} sheet={sheet} onTap={(share) => openNearest(c.id, sheet, share)}>
                     {c.windows
                       .filter(([from, to]) => to > sheet.from && from < sheet.to)
                       .map(([from, to]) => (
@@ -122,18 +130,16 @@ export function Strips({
                           style={place(from, to, sheet)}
                         />
                       ))}
-                    {slots
-                      .filter((s) => s.crew === c.id && s.start >= sheet.from && s.start < sheet.to)
-                      .map((s) => (
-                        <Bar
-                          key={s.task}
-                          slot={s}
-                          sheet={sheet}
-                          known={known}
-                          pinned={pins.some((p) => p.task === s.task)}
-                          onOpen={() => setOpen(s)}
-                        />
-                      ))}
+                    {within(c.id, sheet).map((s) => (
+                      <Bar
+                        key={s.task}
+                        slot={s}
+                        sheet={sheet}
+                        known={known}
+                        pinned={pins.some((p) => p.task === s.task)}
+                        onOpen={() => setOpen(s)}
+                      />
+                    ))}
                   </Lane>
                 </div>
               ))}
@@ -164,10 +170,13 @@ const place = (from: number, to: number, sheet: Sheet): { left: string; width: s
 function Lane({
   crew,
   sheet,
+  onTap,
   children,
 }: {
   crew: string;
   sheet: Sheet;
+  /** Tapped beside the bars, at a share of the width. */
+  onTap: (share: number) => void;
   children: React.ReactNode;
 }): ReactElement {
   const { setNodeRef, isOver } = useDroppable({ id: `${crew} ${sheet.date}`, data: { crew, sheet } });
@@ -175,6 +184,11 @@ function Lane({
     <div
       ref={setNodeRef}
       data-lane=""
+      onClick={({ target, currentTarget, clientX }) => {
+        if (target instanceof Element && target.closest('button')) return;
+        const { left, width } = currentTarget.getBoundingClientRect();
+        onTap((clientX - left) / Math.max(1, width));
+      }}
       className={`relative h-14 overflow-hidden rounded-md bg-line ${isOver ? 'outline-2 outline-ink' : ''}`}
     >
       {children}
@@ -184,6 +198,7 @@ function Lane({
 
 const LOOK: Readonly<Record<string, string>> = {
   look: 'border-steel',
+  strip: 'border-ink',
   mend: 'border-ink',
   together: 'border-ink',
   prove: 'border-moss',

@@ -1,5 +1,12 @@
 import type { KeptPlan } from '@rusty-wren/contract';
-import { workKey, type Promised, type Slot, type Work } from '@rusty-wren/core/schedule';
+import {
+  workKey,
+  type Help,
+  type Promised,
+  type Slot,
+  type Waiting,
+  type Work,
+} from '@rusty-wren/core/schedule';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useKeepPlanMutation } from '../api/api';
@@ -102,4 +109,32 @@ export function usePromises(work: Work, slots: readonly Slot[] | null): Stand | 
     };
   }, [work, slots]);
   return slots && stand;
+}
+
+/** What would help the promises that may break; null until it is worked out, what helped before while that is. */
+export function useHelps(
+  work: Work,
+  slots: readonly Slot[] | null,
+  stand: Stand | null,
+  waiting: readonly Waiting[],
+): readonly Help[] | null {
+  const [helps, setHelps] = useState<readonly Help[] | null>(null);
+  useEffect(() => {
+    if (!slots || !stand) return;
+    let live = true;
+    void theThinker()
+      .helps(
+        work,
+        slots,
+        stand.promises,
+        waiting.flatMap((w) => w.ifOrdered ?? []),
+      )
+      .then((answer) => {
+        if (live) setHelps(answer);
+      });
+    return () => {
+      live = false;
+    };
+  }, [work, slots, stand, waiting]);
+  return helps;
 }

@@ -8,6 +8,7 @@ import { phaseWords } from '../rack/words';
 
 const KIND_DOES: Readonly<Record<TaskKind, string>> = {
   look: 'Find what is wrong',
+  strip: 'Take the carburettor apart for the bath',
   mend: 'Mend it',
   together: 'Put it together',
   prove: 'Start it and prove it',

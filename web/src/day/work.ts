@@ -1,11 +1,12 @@
-import type { Account, Day, Drawer, RackTag } from '@rusty-wren/contract';
+import type { Account, Day, Drawer, NeedOfJob, RackTag } from '@rusty-wren/contract';
+import { bestSource, workingDaysOn } from '@rusty-wren/core/parts';
 import {
   USUAL_HOURS,
   windowsOf,
   workOf,
   type CalendarDay,
   type Hours,
-  type Waits,
+  type Waiting,
   type Work,
 } from '@rusty-wren/core/schedule';
 import { addDays, format, parseISO, startOfDay } from 'date-fns';
@@ -39,7 +40,7 @@ export const hoursOf = ({ hours }: Pick<Day, 'hours'>, account: string): Hours =
 /** The work of the open jobs, as it is planned: for everybody who has hours. */
 export interface DayWork {
   work: Work;
-  waiting: readonly { job: string; for: Waits }[];
+  waiting: readonly Waiting[];
   calendar: readonly CalendarDay[];
 }
 
@@ -59,26 +60,44 @@ export function dayWork(
   const crew = accounts
     .map((a) => ({ id: a.id, windows: windowsOf(hoursOf(day, a.id), calendar) }))
     .filter((c) => c.windows.length > 0);
+  const parts = new Map(drawer.parts.map((p) => [p.id, p]));
+  const jobOfTag = new Map(tags.map((t) => [t.job.tag, t.job.id]));
+  /** When a part is here: as it was ordered, or as it would be if it was ordered today; null where nobody knows. */
+  const comes = ({ expected, part, source }: NeedOfJob): number | null => {
+    if (expected) return at(expected, PARTS_COME);
+    const known = part === null ? undefined : parts.get(part);
+    const from = known?.sources.find((s) => s.name === source) ?? (known && bestSource(known));
+    return from ? at(workingDaysOn(format(zero, 'yyyy-MM-dd'), from.waitDays), PARTS_COME) : null;
+  };
+  const allBy = (days: readonly (number | null)[]): number | null =>
+    days.length === 0 || days.includes(null) ? null : Math.max(0, ...days.map((d) => d!));
   const jobs = tags.map((tag) => {
-    const due = drawer.needs
-      .filter((n) => n.jobId === tag.job.id && (n.state === 'ordered' || n.state === 'to-order'))
-      .map((n) => (n.state === 'ordered' && n.expected ? at(n.expected, PARTS_COME) : null));
+    const needs = drawer.needs.filter((n) => n.jobId === tag.job.id);
+    const missing = needs.filter((n) => n.state === 'ordered' || n.state === 'to-order');
+    const donors = needs.flatMap((n) =>
+      n.part && parts.get(n.part)?.donor ? [parts.get(n.part)!.donor!.tag] : [],
+    );
     const { coldStart } = tag;
     return {
       id: tag.job.id,
       stage: tag.stage,
       phase: tag.phase,
       lead: tag.lead,
+      toFind: tag.toFind,
       off: tag.off,
+      inPieces: tag.inPieces,
+      hands: tag.hands,
+      donor: donors.flatMap((n) => jobOfTag.get(n) ?? [])[0] ?? null,
       coldIn:
         tag.phase.kind === 'prove' && coldStart
           ? Math.max(0, coldStart.notBefore ? Math.ceil(minuteOf(Date.parse(coldStart.notBefore), zero)) : 0)
           : null,
       due: tag.job.promisedFor === null ? null : at(tag.job.promisedFor, FETCHED),
-      partsIn: due.length === 0 || due.includes(null) ? null : Math.max(0, ...due.map((d) => d!)),
+      partsIn: allBy(missing.map((n) => (n.state === 'ordered' && n.expected ? comes(n) : null))),
+      orderedIn: missing.some((n) => n.state === 'to-order') ? allBy(missing.map(comes)) : null,
     };
   });
-  const { waiting, ...work } = workOf(jobs, crew);
+  const { waiting, ...work } = workOf(jobs, crew, { bath: day.rooms.bath > 0 });
   const known = new Set(work.tasks.map((t) => t.id));
   const pins = day.pins
     .filter((p) => known.has(p.task) && crew.some((c) => c.id === p.account))
@@ -87,5 +106,5 @@ export function dayWork(
       crew: p.account,
       from: Math.max(0, Math.round(minuteOf(Date.parse(p.from), zero))),
     }));
-  return { work: { ...work, crew, ...(pins.length > 0 && { pins }) }, waiting, calendar };
+  return { work: { ...work, crew, rooms: day.rooms, ...(pins.length > 0 && { pins }) }, waiting, calendar };
 }

@@ -6,6 +6,7 @@ import { useMoney } from '../ui/money';
 import { RowButton } from '../ui/RowButton';
 import type { JobPartNow } from './useJobParts';
 import type { usePartActs } from './usePartActs';
+import { WhichPart } from './WhichPart';
 import { dayWords } from '../ui/words';
 
 /** What a way is called on its button. */
@@ -46,7 +47,7 @@ export function JobPartItem({
       {ways.length > 0 && !need ? (
         <Ways ways={ways} call={call} onTake={(way) => void acts.take(item, way)} />
       ) : (
-        need && <Standing item={item} need={need} shelf={shelf} acts={acts} />
+        need && <Standing item={item} need={need} shelf={shelf} acts={acts} parts={drawer.parts} />
       )}
     </li>
   );
@@ -114,11 +115,13 @@ function Standing({
   need,
   shelf,
   acts,
+  parts,
 }: {
   item: JobPartNow;
   need: NonNullable<JobPartNow['need']>;
   shelf: string | undefined;
   acts: ReturnType<typeof usePartActs>;
+  parts: Drawer['parts'];
 }): ReactElement {
   const does = (what: Parameters<typeof acts.does>[1]) => (): void => void acts.does(need, what);
   const says = {
@@ -157,6 +160,9 @@ function Standing({
           </Button>
         )}
       </div>
+      {need.part === null && need.state === 'to-order' && (
+        <WhichPart name={need.name} parts={parts} onTake={(part) => void acts.does(need, 'name', part)} />
+      )}
       {ways.length > 0 && (
         <ul aria-label="In the house" className="mt-2">
           {ways.map((way) => (

@@ -245,4 +245,21 @@ describe('the parts of a job', () => {
     await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ name: 'long screw', do: 'to-order' }));
     expect(server.sent[0]?.body).not.toHaveProperty('use');
   });
+
+  it('what is to be looked for is said to be one of the catalogue', async () => {
+    show(drawerWith({ needs: [need({ use: null, part: null, name: 'ignition thing', state: 'to-order' })] }));
+    await userEvent.type(screen.getByLabelText('Which part is “ignition thing”?'), 'zzzz');
+    expect(screen.getByText('None has that name or code.')).toBeTruthy();
+    await userEvent.clear(screen.getByLabelText('Which part is “ignition thing”?'));
+    await userEvent.type(screen.getByLabelText('Which part is “ignition thing”?'), COIL.name.slice(0, 4));
+    await userEvent.click(
+      within(screen.getByRole('list', { name: 'Parts that may be it' })).getAllByRole('button')[0]!,
+    );
+    await waitFor(() =>
+      expect(server.sent[0]).toMatchObject({
+        path: `/api/needs/${need({}).id}/name`,
+        body: { part: COIL.id },
+      }),
+    );
+  });
 });

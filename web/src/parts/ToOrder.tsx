@@ -4,11 +4,12 @@ import Papa from 'papaparse';
 import type { ReactElement } from 'react';
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
-import { usePlaceOrdersMutation } from '../api/api';
+import { useActOnPartMutation, usePlaceOrdersMutation } from '../api/api';
 import { Button } from '../ui/Button';
 import { useMoney } from '../ui/money';
 import { toldRefused } from '../ui/refused';
 import { saveFile } from '../ui/saveFile';
+import { WhichPart } from './WhichPart';
 import { todayIs } from './words';
 
 const SOURCELESS = 'Nobody wrote down where';
@@ -29,6 +30,7 @@ const rowsOf = ({ lines }: SourceOrder): string[][] =>
 export function ToOrder({ drawer }: { drawer: Drawer }): ReactElement {
   const money = useMoney();
   const [place] = usePlaceOrdersMutation();
+  const [act] = useActOnPartMutation();
   const wanted = drawer.needs.filter((n) => n.state === 'to-order');
   const list = orderList(
     drawer.parts,
@@ -141,6 +143,13 @@ export function ToOrder({ drawer }: { drawer: Drawer }): ReactElement {
             {unknown.map((n) => (
               <li key={n.id} className="border-b border-line py-1.5">
                 {n.name} <strong>for {n.tag}</strong>, {n.machine}
+                <WhichPart
+                  name={n.name}
+                  parts={drawer.parts}
+                  onTake={(part) =>
+                    void act({ jobId: n.jobId, need: n.id, act: 'name', id: uuid(), part }).then(toldRefused)
+                  }
+                />
               </li>
             ))}
           </ul>

@@ -2,10 +2,13 @@ import { forecastOf, looksAhead } from '@rusty-wren/core/diagnosis';
 import type { Case, Forecast, NextCheck, Progress, Way } from '@rusty-wren/core/diagnosis';
 import type { CheckId } from '@rusty-wren/core/knowledge';
 import {
+  helpsOf,
   planOf,
   promisesOf,
   readyNineInTen,
   type DayPlan,
+  type Help,
+  type IfOrdered,
   type Promised,
   type Slot,
   type Work,
@@ -57,6 +60,13 @@ const thinker = {
     promises: promisesOf(work, slots),
     newcomer: readyNineInTen(work, slots),
   }),
+  /** What would help the promises that may break. */
+  helps: (
+    work: Work,
+    slots: readonly Slot[],
+    promises: readonly Promised[],
+    ifOrdered: readonly IfOrdered[],
+  ): Help[] => helpsOf(work, slots, promises, { ifOrdered }),
   /** Stops a task at its next step. */
   stop: (task: string): void => {
     stopped = new Set([...stopped, task]);
