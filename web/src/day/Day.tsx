@@ -54,8 +54,9 @@ export function Planned({
     [tags, drawer, day, accounts, zero],
   );
   const plan = usePlan(work, zero, day.plan);
-  const stand = usePromises(work, plan?.slots ?? null);
-  const helps = useHelps(work, plan?.slots ?? null, stand, waiting);
+  const done = plan?.share === null ? plan.slots : null;
+  const stand = usePromises(work, done);
+  const helps = useHelps(work, done, stand, waiting);
   const known = useMemo(
     () => ({
       tags: new Map(tags.map((t) => [t.job.id, t])),

@@ -93,7 +93,9 @@ interface Stand {
   newcomer: number;
 }
 
-/** How the promises stand; null until the first plan is gone through, what stood before while the next one is. */
+/**
+ * How the promises stand by a plan that is done; null until the first is, what stood before while the next one is worked out.
+ */
 export function usePromises(work: Work, slots: readonly Slot[] | null): Stand | null {
   const [stand, setStand] = useState<Stand | null>(null);
   useEffect(() => {
@@ -108,7 +110,7 @@ export function usePromises(work: Work, slots: readonly Slot[] | null): Stand | 
       live = false;
     };
   }, [work, slots]);
-  return slots && stand;
+  return stand;
 }
 
 /** What would help the promises that may break; null until it is worked out, what helped before while that is. */

@@ -21,13 +21,20 @@ const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve
 
 let stopped = new Set<string>();
 
-/** Runs stepwise work to its end, telling each step; null when it was told to stop. */
+/** Told more often than this, the page would do nothing but draw, ms. */
+const TELL_EVERY = 250;
+
+/** Runs stepwise work to its end, telling the first step and how far it is now and then; null when it was told to stop. */
 async function walk<S, R>(task: string, steps: Generator<S, R>, tell: (step: S) => void): Promise<R | null> {
   stopped.delete(task);
+  let told = -Infinity;
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
-    tell(step.value);
+    if (performance.now() - told >= TELL_EVERY) {
+      told = performance.now();
+      tell(step.value);
+    }
     await breathe();
     if (stopped.has(task)) return null;
   }
