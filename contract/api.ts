@@ -118,10 +118,12 @@ export interface RackTag {
   stageSince: string | null;
   complaints: ComplaintId[];
   lead: { cause: CauseId; probability: number } | null;
-  /** What the job asks for now: as its bench says. */
-  phase: Phase;
+  /** What the job asks for now: as its bench says; null while the engine has not looked at it yet. */
+  phase: Phase | null;
   /** What was settled on and put right. */
   mended: ToMend[];
+  /** Faults that were found and are there still. */
+  standing: CauseId[];
   /** Faults that hurt somebody, in words. */
   safety: string[];
   off: number;
@@ -134,6 +136,49 @@ export interface RackTag {
   /** All but a cold start is proved; from when it may be made, ISO 8601, null for now. */
   coldStart: { notBefore: string | null } | null;
   entryCount: number;
+}
+
+/** Somebody who brings machines, as they are found: how many machines they have, and how many jobs of them are open. */
+export interface FoundOwner extends Customer {
+  machines: number;
+  open: number;
+}
+
+/** A machine as it is found, and whose it is. */
+export interface FoundMachine extends Machine {
+  owner: Customer;
+  jobs: number;
+}
+
+/** What a few words find. */
+export interface Found {
+  owners: FoundOwner[];
+  machines: FoundMachine[];
+  /** The open ones first, then the latest. */
+  jobs: RackTag[];
+  /** Words that stand nowhere, and what was looked for in their place. */
+  instead: { word: string; took: string[] }[];
+}
+
+/** A machine with every job since it first came, the latest first. */
+export interface MachineLife {
+  machine: Machine;
+  owner: Customer;
+  jobs: RackTag[];
+  squeezes: SqueezeReading[];
+}
+
+/** An owner with their machines and the latest jobs. */
+export interface OwnerLife {
+  owner: Customer;
+  machines: (Machine & { jobs: number })[];
+  jobs: RackTag[];
+}
+
+/** A page of closed jobs, latest first; `next`: after which the next page begins, null where there is none. */
+export interface ClosedPage {
+  tags: RackTag[];
+  next: { since: string; id: string } | null;
 }
 
 export interface CheckIn {
@@ -184,8 +229,8 @@ export const checkInSchema = Joi.object({
   entries: Joi.array().items(entrySchema).min(1).max(100).required(),
 }).required();
 
-/** What changes beside the logs: the drawer with its orders, or the day's hours and plan. */
-export type Moved = 'parts' | 'day';
+/** What changes beside the logs: the drawer with its orders, the day's hours and plan, or what the engine makes of open jobs. */
+export type Moved = 'parts' | 'day' | 'rack';
 
 /** What the change stream says: this job's log has grown to this many entries. */
 export interface JobChanged {

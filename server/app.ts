@@ -6,7 +6,9 @@ import { secureHeaders } from 'hono/secure-headers';
 import type { Pool } from './db/pool';
 import { atMost, LOOPBACK, ownNamesOnly } from './http/guard';
 import { answerTo, refuse } from './http/problem';
+import { Outlooks } from './cards/outlooks';
 import { calendarRoutes, dayRoutes } from './day/routes';
+import { findRoutes } from './find/routes';
 import { feedRoutes } from './feed/routes';
 import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
@@ -21,6 +23,8 @@ import { shopRoutes } from './shop/routes';
 import { specRoutes } from './specs/routes';
 import { streamRoutes } from './stream/routes';
 
+/** Longer nobody looks at an empty rack. */
+const PATIENCE_MS = 1500;
 const BODY_LIMIT = 512 * 1024;
 
 export interface AppParts {
@@ -30,6 +34,9 @@ export interface AppParts {
   webRoot?: string;
   /** The names this server answers to, without ports. */
   names?: readonly string[];
+  /** What works out what the engine makes of open jobs, and how long the rack waits for it, ms. */
+  outlooks?: Outlooks;
+  patience?: number;
   /** Whether the database is there and made; until then everything waits. */
   isReady?: () => boolean;
   /** Requests from one address in ten seconds. */
@@ -51,13 +58,15 @@ export function createApp({
   pool,
   changes,
   webRoot,
+  outlooks = new Outlooks(pool),
+  patience = PATIENCE_MS,
   isReady = () => true,
   names = LOOPBACK,
   mostRequests = MOST_REQUESTS,
   mostFromOwners,
 }: AppParts): Hono {
   const app = new Hono();
-  const announcer = new Announcer(pool);
+  const announcer = new Announcer(pool, (jobId, entries) => outlooks.grew(jobId, entries));
   app.use(ownNamesOnly(names));
   app.use('/api/*', atMost(mostRequests));
   // The owner's page runs nothing, fetches nothing but its photos, and tells no other site where it was.
@@ -108,7 +117,7 @@ export function createApp({
     await pool.query('SELECT 1');
     return c.json({ ok: true });
   });
-  app.route('/api/jobs', jobRoutes(pool, announcer));
+  app.route('/api/jobs', jobRoutes(pool, { announcer, outlooks, patience }));
   app.route('/api/entries', entryRoutes(pool, announcer));
   app.route('/api', peopleRoutes(pool));
   app.route('/api', photoRoutes(pool));
@@ -120,6 +129,7 @@ export function createApp({
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));
   app.route('/api/shop', shopRoutes(pool));
+  app.route('/api', findRoutes(pool));
   app.route('/api/stream', streamRoutes(changes));
   app.all('/api/*', () => {
     throw refuse(404, 'No such address.');

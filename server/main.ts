@@ -1,11 +1,13 @@
 import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
 import { createApp } from './app';
+import { Outlooks } from './cards/outlooks';
+import { rebuildCards } from './cards/project';
+import { readRack } from './cards/rack';
 import { migrate } from './db/migrate';
 import { connect, isAway } from './db/pool';
 import { loadDemo } from './demo/load';
 import { LOOPBACK } from './http/guard';
-import { readRack } from './jobs/rack';
 import { Announcer } from './stream/announcer';
 import { Changes } from './stream/changes';
 
@@ -32,12 +34,14 @@ async function onceThere<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
+const outlooks = new Outlooks(pool, true);
 let ready = false;
 const names = process.env['NAMES']?.split(',').map((name) => name.trim());
 const app = createApp({
   pool,
   changes,
   webRoot,
+  outlooks,
   isReady: () => ready,
   ...(names && { names: [...LOOPBACK, ...names] }),
   ...(process.env['MOST_REQUESTS'] && { mostRequests: Number(process.env['MOST_REQUESTS']) }),
@@ -70,6 +74,7 @@ async function stop(): Promise<void> {
   stopping = true;
   server.close();
   if ('closeAllConnections' in server) server.closeAllConnections();
+  await outlooks.stop();
   await changes.stop();
   await pool.end();
   process.exit(0);
@@ -81,9 +86,10 @@ if (process.env['STOP_WITH_STDIN']) process.stdin.resume().on('close', () => voi
 
 await onceThere(() => migrate(pool));
 if (process.env['DEMO'] !== 'off') await onceThere(() => loadDemo(pool, new Date()));
-// Working every open job out once now makes the first look at the rack quick.
-await onceThere(() => readRack(pool, 'open', new Date().toISOString()));
 await onceThere(() => changes.start());
 // Whoever ended here before may not have told of its last entries.
 await onceThere(() => new Announcer(pool).gap());
 ready = true;
+// While the benches go on: cards of an older program are made anew, and what nobody has looked at yet is looked at.
+await onceThere(() => rebuildCards(pool, () => stopping));
+await onceThere(() => readRack(pool, outlooks, { now: new Date().toISOString(), patience: 0 }));

@@ -1,3 +1,4 @@
+export { COMEBACK_DAYS, comebackOf, type Gone } from './comeback';
 export {
   BEHIND_ANSWERS,
   FOUND_ANSWERS,

@@ -3,7 +3,7 @@ import type { CheckIn } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
 import type pg from 'pg';
 import { refuse } from '../http/problem';
-import { appendEntries } from './log';
+import { appendEntries } from './note';
 
 async function customerId(client: pg.PoolClient, customer: CheckIn['customer']): Promise<string> {
   if ('id' in customer) {

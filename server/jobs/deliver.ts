@@ -4,8 +4,9 @@ import { HTTPException } from 'hono/http-exception';
 import pg from 'pg';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { refuse } from '../http/problem';
-import { readSqueeze } from '../specs/squeeze';
-import { isRefusal, noteEntries, readLog, type Refusal } from './log';
+import { modelKey, readSqueezes } from '../specs/squeeze';
+import { readLog } from './log';
+import { isRefusal, noteEntries, type Refusal } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 
 /** Closes a job without a written reason: nothing may be left open by its log then. */
@@ -17,7 +18,7 @@ export async function openEndOf(db: Db, jobId: string): Promise<string | null> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [jobId]);
   const row = rows[0];
   if (!row) return null;
-  const { machine } = jobOf(row, (await readSqueeze(db, row))(row));
+  const { machine } = jobOf(row, (await readSqueezes(db, [modelKey(row)]))(modelKey(row)));
   return readJob(await readLog(db, jobId), factsOf(machine)).openEnds[0]?.says ?? null;
 }
 
@@ -46,7 +47,7 @@ const isBadData = (error: unknown): boolean =>
  */
 async function note(pool: Pool, parcels: readonly Parcel[]): Promise<(Entry | Refusal)[]> {
   try {
-    return await noteEntries(pool, parcels);
+    return await inTransaction(pool, (client) => noteEntries(client, parcels));
   } catch (error) {
     if (!isBadData(error)) throw error;
     if (parcels.length === 1) return [{ status: 400, error: 'the database does not take it.' }];

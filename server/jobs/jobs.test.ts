@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { JobWithLog, NewEntry, RackTag } from '@rusty-wren/contract';
+import type { ClosedPage, JobWithLog, NewEntry, RackTag } from '@rusty-wren/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
 
@@ -158,7 +158,9 @@ describe('bad bodies get 400 with field and reason', () => {
 
 describe('the rack', () => {
   const rack = async (show = 'open'): Promise<RackTag[]> =>
-    (await bench.app.request(`/api/jobs?show=${show}`)).json() as Promise<RackTag[]>;
+    (await bench.app.request(`/api/jobs?show=${show}`))
+      .json()
+      .then((answer: RackTag[] | ClosedPage) => ('tags' in answer ? answer.tags : answer));
   const mine = (tags: RackTag[]): RackTag | undefined => tags.find((t) => t.job.id === jobId);
 
   it('works every tag out from its log, again as it grows', async () => {

@@ -2,29 +2,37 @@ import {
   checkInSchema,
   entriesSchema,
   parcelsSchema,
+  uuid,
   type CheckIn,
   type JobWithLog,
   type NewEntry,
 } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
 import type { Announcer } from '../stream/announcer';
 import { checkIn } from './checkIn';
 import { closesUnsaid, deliver, openEndOf } from './deliver';
-import { appendEntries, readLog } from './log';
-import { readRack } from './rack';
+import { readLog } from './log';
+import { appendEntries } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readCarburettor } from '../specs/carburettor';
-import { readSqueeze } from '../specs/squeeze';
+import { modelKey, readSqueezes, readSqueezesOf } from '../specs/squeeze';
+import type { Outlooks } from '../cards/outlooks';
+import { understood } from '../find/understood';
+import { readClosed, readRack, type After } from '../cards/rack';
 import { readSameCan } from './sameCan';
 
 async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
-  const squeezes = (await readSqueeze(db, row))(row);
+  const ofModel = (await readSqueezes(db, [modelKey(row)]))(modelKey(row));
+  const own = await readSqueezesOf(db, row.machine_id);
+  const squeezes = [...own, ...ofModel.filter((s) => s.machineId !== row.machine_id)].sort((x, y) =>
+    x.notedAt.localeCompare(y.notedAt),
+  );
   const carburettor = await readCarburettor(db, row);
   const known = jobOf(row, squeezes);
   const job = carburettor ? { ...known, machine: { ...known.machine, carburettor } } : known;
@@ -35,8 +43,6 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
 /** Adds entries to a job's log, all or none; a closing without a reason only when nothing is left open by it. */
 async function addAll(pool: Pool, jobId: string, entries: readonly NewEntry[]): Promise<Entry[]> {
   const closing = entries.findIndex((entry) => closesUnsaid({ jobId, entry }));
-  // One entry is taken in or not: that needs no transaction round it.
-  if (entries.length === 1 && closing < 0) return await appendEntries(pool, jobId, entries);
   return await inTransaction(pool, async (client) => {
     const added = await appendEntries(client, jobId, entries);
     const open = closing < 0 ? null : await openEndOf(client, jobId);
@@ -57,13 +63,30 @@ export const entryRoutes = (pool: Pool, announcer: Announcer): Hono =>
     return c.json(delivery);
   });
 
+/** After which closed job a page is asked for. */
+function afterAsked(c: Context): After | null {
+  const [since, id] = [c.req.query('since'), c.req.query('after')];
+  if (since === undefined && id === undefined) return null;
+  if (since === undefined || id === undefined) throw refuse(400, 'since and after go together.');
+  if (Number.isNaN(Date.parse(since))) throw refuse(400, 'since must be a moment.');
+  if (uuid.validate(id).error) throw refuse(400, 'after must be an id.');
+  return { since, id };
+}
+
 /** The rack, check-in, one job, and adding to its log. */
-export function jobRoutes(pool: Pool, announcer: Announcer): Hono {
+export function jobRoutes(
+  pool: Pool,
+  { announcer, outlooks, patience }: { announcer: Announcer; outlooks: Outlooks; patience: number },
+): Hono {
   return new Hono()
     .get('/', async (c) => {
       const which = c.req.query('show') ?? 'open';
-      if (which !== 'open' && which !== 'closed') throw refuse(400, 'show must be open or closed.');
-      return c.json(await readRack(pool, which, new Date().toISOString()));
+      if (which === 'open')
+        return c.json(await readRack(pool, outlooks, { now: new Date().toISOString(), patience }));
+      if (which !== 'closed') throw refuse(400, 'show must be open or closed.');
+      const words = c.req.query('words');
+      const asked = words === undefined ? null : (await understood(pool, words)).query;
+      return c.json(await readClosed(pool, { after: afterAsked(c), asked }));
     })
     .post('/', async (c) => {
       const wanted = await checkedBody<CheckIn>(c, checkInSchema);

@@ -1,7 +1,7 @@
 import { factsOf, type Job, type JobWithLog } from '@rusty-wren/contract';
 import { mayShareCan, readJob, type Entry } from '@rusty-wren/core/log';
 import type { Db } from '../db/pool';
-import { readSqueeze } from '../specs/squeeze';
+import { modelKey, readSqueezes } from '../specs/squeeze';
 import { readLogs } from './log';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 
@@ -17,16 +17,16 @@ export async function readSameCan(
   const own = readJob(entries, factsOf(job.machine));
   if (!own.history.sharedCan) return [];
   const others = await db.query<JobRow>(
-    `SELECT ${JOB_COLUMNS} WHERE c.id = $1 AND j.id <> $2 ORDER BY j.tag DESC`,
+    `SELECT ${JOB_COLUMNS} JOIN job_card k ON k.job_id = j.id
+     WHERE k.customer_id = $1 AND k.stage <> 'closed' AND k.shared_can AND j.id <> $2 ORDER BY j.tag DESC LIMIT ${MOST}`,
     [job.customer.id, job.id],
   );
   const logs = await readLogs(
     db,
     others.rows.map((row) => row.id),
   );
-  const squeezes = await readSqueeze(db);
+  const squeezes = await readSqueezes(db, others.rows.map(modelKey));
   return others.rows
-    .map((row) => ({ job: jobOf(row, squeezes(row)), entries: logs.get(row.id) ?? [] }))
-    .filter((mate) => mayShareCan(own, readJob(mate.entries, factsOf(mate.job.machine))))
-    .slice(0, MOST);
+    .map((row) => ({ job: jobOf(row, squeezes(modelKey(row))), entries: logs.get(row.id) ?? [] }))
+    .filter((mate) => mayShareCan(own, readJob(mate.entries, factsOf(mate.job.machine))));
 }

@@ -3,7 +3,8 @@ import type { NeedAct, NeedIn } from '@rusty-wren/contract';
 import { makeEntry, readJob, type Entry } from '@rusty-wren/core/log';
 import type pg from 'pg';
 import { refuse } from '../http/problem';
-import { appendEntries, readLog } from '../jobs/log';
+import { readLog } from '../jobs/log';
+import { appendEntries } from '../jobs/note';
 import { move } from './ledger';
 
 /** A need as it stands in its row. */

@@ -1,5 +1,6 @@
 import type { Carburettor } from '@rusty-wren/core/knowledge';
 import type { Db } from '../db/pool';
+import { modelKey } from './squeeze';
 
 /** What a machine's carburettor is, as it was seen last and not struck: on this machine, else on another of its model; null where nobody said. */
 export async function readCarburettor(
@@ -7,13 +8,11 @@ export async function readCarburettor(
   machine: { machine_id: string; maker: string; model: string },
 ): Promise<Carburettor | null> {
   const { rows } = await db.query<{ body: Carburettor }>(
-    `SELECT e.body
-     FROM bench_entry e JOIN job j ON j.id = e.job_id JOIN machine m ON m.id = j.machine_id
-     WHERE e.kind = 'carburettor' AND lower(m.maker) = lower($1) AND lower(m.model) = lower($2)
-       AND NOT EXISTS (SELECT 1 FROM bench_entry s WHERE s.strikes = e.id)
-     ORDER BY (m.id = $3) DESC, e.noted_at DESC, e.seq DESC
-     LIMIT 1`,
-    [machine.maker, machine.model, machine.machine_id],
+    `(SELECT body, 0 AS rank FROM carburettor_seen WHERE machine_id = $1 ORDER BY noted_at DESC LIMIT 1)
+     UNION ALL
+     (SELECT body, 1 FROM carburettor_seen WHERE model = $2 ORDER BY noted_at DESC LIMIT 1)
+     ORDER BY rank LIMIT 1`,
+    [machine.machine_id, modelKey(machine)],
   );
   return rows[0]?.body ?? null;
 }

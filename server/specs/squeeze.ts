@@ -1,56 +1,63 @@
-import { factsOf, type Machine, type SqueezeReading } from '@rusty-wren/contract';
-import { judgeReading, type Reading } from '@rusty-wren/core/reading';
+import type { SqueezeReading } from '@rusty-wren/contract';
 import type { Db } from '../db/pool';
 
-interface Row {
-  machine_id: string;
-  kind: Machine['kind'];
-  displacement_cc: number | null;
-  maker: string;
-  model: string;
-  reading: Reading;
-  tag: number;
-  noted_at: Date;
-}
-
-const keyOf = ({ maker, model }: { maker: string; model: string }): string =>
+/** A maker's model as it is looked up: case does not count. */
+export const modelKey = ({ maker, model }: { maker: string; model: string }): string =>
   `${maker} ${model}`.toLowerCase();
 
+/** So many of a model tell what is usual; so many of one machine show its life. */
+const MOST_OF_MODEL = 60;
+const MOST_OF_MACHINE = 40;
+
+interface Row {
+  model: string;
+  machine_id: string;
+  psi: number;
+  sound: boolean;
+  noted_at: Date;
+  tag: number;
+}
+
+const readingOf = (row: Row): SqueezeReading => ({
+  machineId: row.machine_id,
+  tag: row.tag,
+  psi: row.psi,
+  sound: row.sound,
+  notedAt: row.noted_at.toISOString(),
+});
+
 /**
- * Every squeeze this shop has measured and not struck, by model: psi as it would read at sea level, oldest first. Given
- * a model, only its own.
+ * The latest squeezes of each of some models that this shop has measured and not struck: psi as it would read at sea level,
+ * oldest first. Models by their {@link modelKey}.
  */
-export async function readSqueeze(
+export async function readSqueezes(
   db: Db,
-  of?: { maker: string; model: string },
-): Promise<(model: { maker: string; model: string }) => SqueezeReading[]> {
-  const { rows } = await db.query<Row>(
-    `SELECT m.id AS machine_id, m.kind, m.displacement_cc, m.maker, m.model, e.body->'reading' AS reading, j.tag,
-       e.noted_at
-     FROM bench_entry e JOIN job j ON j.id = e.job_id JOIN machine m ON m.id = j.machine_id
-     WHERE e.kind = 'finding' AND e.body->>'check' = 'compression-gauge' AND e.body->'reading' ? 'psi'
-       AND NOT EXISTS (SELECT 1 FROM bench_entry s WHERE s.strikes = e.id)
-       AND ($1::text IS NULL OR (lower(m.maker) = lower($1) AND lower(m.model) = lower($2)))
-     ORDER BY e.noted_at`,
-    [of?.maker ?? null, of?.model ?? null],
-  );
+  models: readonly string[],
+): Promise<(model: string) => readonly SqueezeReading[]> {
+  const { rows } = await db.query<Row>({
+    name: 'squeezes_of_models',
+    text: `SELECT wanted.model, s.machine_id, s.psi, s.sound, s.noted_at, j.tag
+      FROM unnest($1::text[]) AS wanted (model)
+      CROSS JOIN LATERAL (
+        SELECT * FROM squeeze WHERE model = wanted.model ORDER BY noted_at DESC LIMIT ${MOST_OF_MODEL}
+      ) s JOIN job j ON j.id = s.job_id
+      ORDER BY s.noted_at, s.entry_id`,
+    values: [[...new Set(models)]],
+  });
   const byModel = new Map<string, SqueezeReading[]>();
-  for (const row of rows) {
-    const machine = { kind: row.kind, displacementCc: row.displacement_cc };
-    // By its class: a card or the shop's own band would be judging themselves.
-    const judged = judgeReading('compression-gauge', row.reading, factsOf(machine));
-    if ('refused' in judged) continue;
-    const readings = byModel.get(keyOf(row)) ?? [];
-    readings.push({
-      machineId: row.machine_id,
-      tag: row.tag,
-      psi: judged.value,
-      sound: judged.result === 'good',
-      notedAt: row.noted_at.toISOString(),
-    });
-    byModel.set(keyOf(row), readings);
-  }
-  return (model) => byModel.get(keyOf(model)) ?? [];
+  for (const row of rows)
+    if (!byModel.get(row.model)?.push(readingOf(row))) byModel.set(row.model, [readingOf(row)]);
+  return (model) => byModel.get(model) ?? [];
+}
+
+/** The latest squeezes of one machine, oldest first. */
+export async function readSqueezesOf(db: Db, machineId: string): Promise<SqueezeReading[]> {
+  const { rows } = await db.query<Row>(
+    `SELECT s.model, s.machine_id, s.psi, s.sound, s.noted_at, j.tag FROM squeeze s JOIN job j ON j.id = s.job_id
+     WHERE s.machine_id = $1 ORDER BY s.noted_at DESC, s.entry_id DESC LIMIT ${MOST_OF_MACHINE}`,
+    [machineId],
+  );
+  return rows.map(readingOf).reverse();
 }
 
 /** What other sound machines of the model read, psi: what this one may be judged by. */

@@ -12,10 +12,15 @@ export class Announcer {
   private readonly waiting = new Map<string, number>();
   private timer: NodeJS.Timeout | null = null;
 
-  constructor(private readonly db: Db) {}
+  /** `onGrew`: what else is to be done in this process when a log has grown. */
+  constructor(
+    private readonly db: Db,
+    private readonly onGrew: (jobId: string, entries: readonly Entry[]) => void = () => undefined,
+  ) {}
 
   /** Tells of a job's log, on which these entries stand now. */
   grew(jobId: string, entries: readonly Entry[]): void {
+    this.onGrew(jobId, entries);
     const seq = Math.max(...entries.map((e) => e.seq ?? 0));
     this.waiting.set(jobId, Math.max(seq, this.waiting.get(jobId) ?? 0));
     this.timer ??= setTimeout(() => void this.tell(), GATHER_MS).unref();

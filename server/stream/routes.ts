@@ -2,7 +2,7 @@ import { Hono } from 'hono';
 import type { Changes } from './changes';
 import { eventStream } from './events';
 
-/** Server-sent events: `job` for each change of a log, `parts` and `day` when those have changed, `gap` when some may have been missed, `beat` to keep the line open. */
+/** Server-sent events: `job` for each change of a log, `parts`, `day` and `rack` when those have changed, `gap` when some may have been missed, `beat` to keep the line open. */
 export const streamRoutes = (changes: Changes): Hono =>
   new Hono().get('/', (c) =>
     eventStream(c, (push) => {

@@ -3,6 +3,7 @@ import type { CheckIn, NewEntry } from '@rusty-wren/contract';
 import type { Hono } from 'hono';
 import pg from 'pg';
 import { createApp } from '../app';
+import { Outlooks } from '../cards/outlooks';
 import { migrate } from '../db/migrate';
 import { connect, type Pool } from '../db/pool';
 import { Changes } from '../stream/changes';
@@ -13,6 +14,7 @@ export interface TestBench {
   pool: Pool;
   url: string;
   changes: Changes;
+  outlooks: Outlooks;
   close: () => Promise<void>;
 }
 
@@ -45,12 +47,16 @@ export async function openBench(): Promise<TestBench> {
   await migrate(pool);
   const changes = new Changes(url);
   await changes.start();
+  const outlooks = new Outlooks(pool);
   return {
-    app: createApp({ pool, changes }),
+    // A busy machine may take its time to think: the tests wait for it.
+    app: createApp({ pool, changes, outlooks, patience: 120_000 }),
+    outlooks,
     pool,
     url,
     changes,
     close: async () => {
+      await outlooks.stop();
       await changes.stop();
       await pool.end();
       await drop();

@@ -2,7 +2,11 @@ import type {
   Account,
   BookedIn,
   CheckIn,
+  ClosedPage,
   CustomerWithMachines,
+  Found,
+  MachineLife,
+  OwnerLife,
   Day,
   DayPin,
   DayRooms,
@@ -100,11 +104,36 @@ export const api = createApi({
   tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs', 'Shop', 'Drawer', 'Day'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
-    rack: build.query<RackTag[], 'open' | 'closed'>({
-      query: (show) => `jobs?show=${show}`,
+    rack: build.query<RackTag[], void>({
+      query: () => 'jobs?show=open',
       providesTags: ['Rack'],
       keepUnusedDataFor: 3600,
     }),
+    /** Closed jobs, latest first, page by page: those that hold some words, or all. */
+    closed: build.infiniteQuery<ClosedPage, string, ClosedPage['next']>({
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
+      query: ({ queryArg, pageParam }) => {
+        const asked = new URLSearchParams({ show: 'closed' });
+        if (queryArg) asked.set('words', queryArg);
+        if (pageParam) {
+          asked.set('since', pageParam.since);
+          asked.set('after', pageParam.id);
+        }
+        return `jobs?${asked}`;
+      },
+      providesTags: ['Rack'],
+    }),
+    /** What a few words find anywhere. */
+    find: build.query<Found, string>({
+      query: (words) => `find?${new URLSearchParams({ words })}`,
+      providesTags: ['Rack'],
+      keepUnusedDataFor: 30,
+    }),
+    machine: build.query<MachineLife, string>({
+      query: (id) => `machines/${id}`,
+      providesTags: ['Rack'],
+    }),
+    owner: build.query<OwnerLife, string>({ query: (id) => `owners/${id}`, providesTags: ['Rack'] }),
     job: build.query<JobWithLog, string>({
       query: (id) => `jobs/${id}`,
       providesTags: (result, _error, id) => [
@@ -242,6 +271,10 @@ export const {
   useSeeToPartMutation,
   useTakePartsMutation,
   useRackQuery,
+  useClosedInfiniteQuery,
+  useFindQuery,
+  useMachineQuery,
+  useOwnerQuery,
   useJobQuery,
   useCustomersQuery,
   useAccountsQuery,

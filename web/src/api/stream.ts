@@ -5,6 +5,9 @@ import { api } from './api';
 
 const REOPEN_MS = 3000;
 
+/** What is fetched again when something beside the logs has changed. */
+const MOVED = { parts: 'Drawer', day: 'Day', rack: 'Rack' } as const;
+
 /** How long each job's log is by what the stream said. */
 const heard = new Map<string, number>();
 
@@ -20,7 +23,7 @@ export const hearStream =
       return;
     }
     if (event !== 'job') {
-      dispatch(api.util.invalidateTags([event === 'parts' ? 'Drawer' : 'Day']));
+      dispatch(api.util.invalidateTags([MOVED[event]]));
       return;
     }
     const { jobId, seq } = JSON.parse(data) as JobChanged;
@@ -46,6 +49,7 @@ export function listen(on: (event: StreamEvent, data: string) => void, onOpen: (
     source.addEventListener('job', (event: MessageEvent<string>) => on('job', event.data));
     source.addEventListener('parts', () => on('parts', ''));
     source.addEventListener('day', () => on('day', ''));
+    source.addEventListener('rack', () => on('rack', ''));
     source.addEventListener('gap', () => on('gap', ''));
     source.addEventListener('open', () => {
       if (opened) on('gap', '');

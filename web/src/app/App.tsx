@@ -5,6 +5,8 @@ import { Bench } from '../bench/Bench';
 import { Choices } from '../choices/Choices';
 import { CheckIn } from '../checkin/CheckIn';
 import { Day } from '../day/Day';
+import { MachinePage } from '../find/MachinePage';
+import { OwnerPage } from '../find/OwnerPage';
 import { CauseMap } from '../map/CauseMap';
 import { JobParts } from '../parts/JobParts';
 import { Parts } from '../parts/Parts';
@@ -39,6 +41,8 @@ const router = createBrowserRouter([
       { path: '/job/:jobId/papers', element: <Papers /> },
       { path: '/job/:jobId/choices', element: <Choices /> },
       { path: '/job/:jobId/parts', element: <JobParts /> },
+      { path: '/machines/:machineId', element: <MachinePage /> },
+      { path: '/owners/:ownerId', element: <OwnerPage /> },
       { path: '/parts', element: <Parts /> },
       { path: '/specs', element: <Specs /> },
       { path: '/shop', element: <Shop /> },

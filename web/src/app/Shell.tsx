@@ -1,8 +1,9 @@
-import { Keyboard, Moon, Plus, Sun } from 'lucide-react';
+import { Keyboard, Moon, Plus, Search, Sun } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
 import { useAccountsQuery } from '../api/api';
+import { FindSheet } from '../find/FindSheet';
 import { Standing } from '../keeping/Standing';
 import { Guarded } from '../ui/Guarded';
 import { KeyList } from './KeyList';
@@ -19,6 +20,7 @@ export function Shell(): ReactElement {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [keysOpen, setKeysOpen] = useState(false);
+  const [finding, setFinding] = useState(false);
   const { theme } = useAppSelector((s) => s.settings);
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
@@ -26,6 +28,7 @@ export function Shell(): ReactElement {
   const bindings = useMemo(
     () => [
       { key: '?', does: 'this list', run: () => setKeysOpen(true) },
+      { key: 'f', does: 'find anything', run: () => setFinding(true) },
       { key: 'r', does: 'the rack', run: () => void navigate('/') },
       { key: 'n', does: 'check a machine in', run: () => void navigate('/check-in') },
       { key: 'y', does: 'the day', run: () => void navigate('/day') },
@@ -94,6 +97,9 @@ export function Shell(): ReactElement {
         <div className="ml-auto flex min-w-0 items-center gap-1">
           <TakeBack />
           <Standing />
+          <button type="button" className={ICON_BUTTON} onClick={() => setFinding(true)} aria-label="Find">
+            <Search aria-hidden />
+          </button>
           <Technician />
           <button
             type="button"
@@ -118,6 +124,7 @@ export function Shell(): ReactElement {
           <Outlet />
         </Guarded>
       </main>
+      {finding && <FindSheet onClose={() => setFinding(false)} />}
       <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
       <Toaster position="top-center" theme={theme} toastOptions={{ style: { fontSize: '1rem' } }} />
     </div>

@@ -160,7 +160,7 @@ function leadTabs({ dispatch, tabs, send }: Behind): void {
   );
   void send();
   setTimeout(() => {
-    void dispatch(api.endpoints.rack.initiate('open', { subscribe: false }));
+    void dispatch(api.endpoints.rack.initiate(undefined, { subscribe: false }));
     void dispatch(api.endpoints.customers.initiate(undefined, { subscribe: false }));
   }, SETTLED_MS);
 }

@@ -49,7 +49,7 @@ function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {
         run: () => pressResult(n - 1),
       })),
       { key: 's', does: 'sure', run: () => press('[aria-label="How sure"] button', 0) },
-      { key: 'f', does: 'fairly sure', run: () => press('[aria-label="How sure"] button', 1) },
+      { key: 'w', does: 'fairly sure', run: () => press('[aria-label="How sure"] button', 1) },
       { key: 'q', does: 'doubtful', run: () => press('[aria-label="How sure"] button', 2) },
       { key: 'o', does: 'the other check, next best', run: () => press('[data-alternative]', 0) },
       { key: 'a', does: 'any check, found by typing', run: () => press('[data-any-check]', 0) },

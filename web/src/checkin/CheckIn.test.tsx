@@ -21,8 +21,7 @@ async function drawPage() {
   const store = draw(<CheckIn />, { at: '/check-in' });
   await act(async () => {
     await store.dispatch(api.util.upsertQueryData('customers', undefined, [ODILE]));
-    await store.dispatch(api.util.upsertQueryData('rack', 'open', []));
-    await store.dispatch(api.util.upsertQueryData('rack', 'closed', []));
+    await store.dispatch(api.util.upsertQueryData('rack', undefined, []));
   });
 }
 const owner = () => screen.getByRole('textbox', { name: 'Owner' });

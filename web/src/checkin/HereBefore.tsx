@@ -1,21 +1,29 @@
 import type { Machine, RackTag } from '@rusty-wren/contract';
-import { behaviourOf } from '@rusty-wren/core/knowledge';
-import { nameOfMend } from '@rusty-wren/core/log';
+import { behaviourOf, type ComplaintId } from '@rusty-wren/core/knowledge';
+import { comebackOf, nameOfMend } from '@rusty-wren/core/log';
 import { format, formatDistanceToNow } from 'date-fns';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
-import { useRackQuery } from '../api/api';
-import { inSentence } from '../ui/words';
+import { useMachineQuery } from '../api/api';
+import { goneOf } from '../find/gone';
+import { causesInWords, inSentence } from '../ui/words';
 
 const complaintsOf = (tag: RackTag): string =>
   tag.complaints.map((c) => inSentence(behaviourOf(c).label)).join(', ');
 
-/** Whether this machine hangs on the rack already, and when it was here last and why. */
-export function HereBefore({ machine }: { machine: Machine }): ReactElement {
-  const { data: open = [] } = useRackQuery('open');
-  const { data: closed = [] } = useRackQuery('closed');
-  const hanging = open.filter((t) => t.job.machine.id === machine.id);
-  const [last] = closed.filter((t) => t.job.machine.id === machine.id);
+/** Whether this machine hangs on the rack already, whether it comes back with the same, and when it was here last and why. */
+export function HereBefore({
+  machine,
+  complaints,
+}: {
+  machine: Machine;
+  complaints: readonly ComplaintId[];
+}): ReactElement | null {
+  const { data } = useMachineQuery(machine.id);
+  if (!data) return null;
+  const hanging = data.jobs.filter((t) => t.stage !== 'closed');
+  const [last] = data.jobs.filter((t) => t.stage === 'closed');
+  const back = comebackOf(complaints, data.jobs.flatMap(goneOf), new Date().toISOString());
   return (
     <div role="status" className="text-lg leading-snug">
       {hanging.map((tag) => (
@@ -29,12 +37,24 @@ export function HereBefore({ machine }: { machine: Machine }): ReactElement {
           </Link>
         </p>
       ))}
+      {back && (
+        <p className="font-semibold text-rust">
+          It comes back after {back.days} {back.days === 1 ? 'day' : 'days'}:{' '}
+          {back.same.length > 0
+            ? back.same.map((c) => inSentence(behaviourOf(c).label)).join(', ')
+            : `left then, ${causesInWords(back.declined)}`}
+          .
+        </p>
+      )}
       {last ? (
         <p>
           Here last {formatDistanceToNow(last.stageSince ?? last.job.checkedInAt, { addSuffix: true })} (
           {format(last.stageSince ?? last.job.checkedInAt, 'd MMM yyyy')}): {complaintsOf(last)}.{' '}
           {last.mended.length > 0 &&
-            `Mended: ${last.mended.map((m) => inSentence(nameOfMend(m))).join(', ')}.`}
+            `Mended: ${last.mended.map((m) => inSentence(nameOfMend(m))).join(', ')}. `}
+          <Link to={`/machines/${machine.id}`} className="underline underline-offset-4">
+            Its life
+          </Link>
         </p>
       ) : (
         <p className="text-soft">Not here before{hanging.length > 0 ? ' that' : ''}.</p>

@@ -122,7 +122,7 @@ export function OwnerAndMachine({
       )}
       {owner && owner.machines.length > 0 && <KnownMachines owner={owner} draft={draft} change={change} />}
       {machine ? (
-        <HereBefore machine={machine} />
+        <HereBefore machine={machine} complaints={draft.complaints} />
       ) : (
         <NewMachine
           draft={draft}

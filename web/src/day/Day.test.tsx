@@ -38,6 +38,7 @@ const tag = (n: number, more: Partial<RackTag> = {}): RackTag => ({
   lead: { cause: 'coil-failed', probability: 0.6 },
   phase: { kind: 'check', check: 'fuel-smell', minutes: 0.5 },
   mended: [],
+  standing: [],
   safety: [],
   off: 0,
   inPieces: false,

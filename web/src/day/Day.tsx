@@ -19,7 +19,7 @@ const TICK_MS = 20_000;
 
 /** The day: what to do now, what then, what cools meanwhile; everybody's strip; which promises will not hold. */
 export function Day(): ReactElement {
-  const rack = useRackQuery('open');
+  const rack = useRackQuery();
   const drawer = useDrawerQuery(null);
   const day = useDayQuery();
   const accounts = useAccountsQuery();

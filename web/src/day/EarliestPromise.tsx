@@ -17,7 +17,7 @@ interface Chosen {
 
 /** The earliest day that can be promised at nine in ten, by all that hangs here; nothing until it is known. */
 export function EarliestPromise(chosen: Chosen): ReactElement | null {
-  const { data: tags } = useRackQuery('open');
+  const { data: tags } = useRackQuery();
   const { data: drawer } = useDrawerQuery(null);
   const { data: day } = useDayQuery();
   const { data: accounts } = useAccountsQuery();

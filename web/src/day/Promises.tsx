@@ -19,7 +19,7 @@ function helpWords(
   const then = `then ${chanceWords(chance)}${names.length > 0 ? `, but ${names.join(', ')} will not hold` : ''}`;
   switch (how.kind) {
     case 'first':
-      return { does: tag.phase.kind === 'prove' ? 'Run it first, so that it cools' : 'Do it first', then };
+      return { does: tag.phase?.kind === 'prove' ? 'Run it first, so that it cools' : 'Do it first', then };
     case 'longer':
       return {
         does: `${accounts.find((a) => a.id === how.crew)?.name ?? 'Somebody'} an hour longer today`,

@@ -81,7 +81,8 @@ export function dayWork(
     return {
       id: tag.job.id,
       stage: tag.stage,
-      phase: tag.phase,
+      // Nobody has looked at it yet: somebody will have to.
+      phase: tag.phase ?? { kind: 'settle' },
       lead: tag.lead,
       toFind: tag.toFind,
       off: tag.off,
@@ -89,7 +90,7 @@ export function dayWork(
       hands: tag.hands,
       donor: donors.flatMap((n) => jobOfTag.get(n) ?? [])[0] ?? null,
       coldIn:
-        tag.phase.kind === 'prove' && coldStart
+        tag.phase?.kind === 'prove' && coldStart
           ? Math.max(0, coldStart.notBefore ? Math.ceil(minuteOf(Date.parse(coldStart.notBefore), zero)) : 0)
           : null,
       due: tag.job.promisedFor === null ? null : at(tag.job.promisedFor, FETCHED),

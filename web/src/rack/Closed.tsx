@@ -4,10 +4,10 @@ import { nameOfMend } from '@rusty-wren/core/log';
 import { format } from 'date-fns';
 import { useMemo, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
-import { problemWords, useRackQuery } from '../api/api';
+import { problemWords, useClosedInfiniteQuery } from '../api/api';
 import { DataTable, type Column } from '../ui/DataTable';
 import { Blank, Loading, NotFetched } from '../ui/State';
-import { useFinder } from '../ui/useFinder';
+import { useSettled } from '../ui/useSettled';
 
 /** A closed job as a row of the table. */
 interface Row {
@@ -57,17 +57,17 @@ const COLUMNS: readonly Column<Row>[] = [
   { id: 'came', name: 'Came', className: 'w-32', show: (r) => day(r.came), wide: true },
   { id: 'closed', name: 'Closed', className: 'w-32', show: (r) => day(r.closed) },
 ];
-const KEYS = ['tag', 'machine', 'owner', 'does', 'mended'];
 const NONE: readonly RackTag[] = [];
 
-/** Every closed job, latest first: when it came, what was mended, when it went. */
+/** Closed jobs, latest first: when each came, what was mended, when it went; fetched as one goes on, found by the server. */
 export function Closed(): ReactElement {
-  const { data, isLoading, error, refetch } = useRackQuery('closed');
   const [written, setWritten] = useState('');
-  const rows = useMemo(() => (data ?? NONE).map(rowOf), [data]);
-  const found = useFinder(rows, KEYS, written);
-  if (isLoading) return <Loading what="Fetching the closed jobs…" />;
-  if (!data) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
+  const asked = useSettled(written.trim());
+  const { data, isLoading, isFetching, error, refetch, hasNextPage, fetchNextPage } =
+    useClosedInfiniteQuery(asked);
+  const rows = useMemo(() => (data?.pages.flatMap((p) => p.tags) ?? NONE).map(rowOf), [data]);
+  if (isLoading && !asked) return <Loading what="Fetching the closed jobs…" />;
+  if (!data && !isFetching) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
   return (
     <div className="flex flex-1 flex-col px-3 py-4 sm:px-5">
       <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">
@@ -77,6 +77,7 @@ export function Closed(): ReactElement {
           value={written}
           onChange={(e) => setWritten(e.target.value)}
           placeholder="tag, owner, model, cause"
+          maxLength={120}
           className="min-h-11 w-64 rounded-md border-2 border-line bg-card px-3 text-lg"
         />
         <Link
@@ -86,15 +87,18 @@ export function Closed(): ReactElement {
           Back to the rack
         </Link>
       </div>
-      {rows.length === 0 ? (
+      {rows.length === 0 && !asked ? (
         <Blank title="Nothing closed yet" />
       ) : (
         <DataTable
           label="Closed jobs"
           columns={COLUMNS}
-          rows={found}
+          rows={rows}
           idOf={(r) => r.id}
-          empty={`No closed job for “${written.trim()}”.`}
+          empty={isFetching ? 'Looking…' : `No closed job for “${asked}”.`}
+          onEnd={() => {
+            if (hasNextPage && !isFetching) void fetchNextPage();
+          }}
         />
       )}
     </div>

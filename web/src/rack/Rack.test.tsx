@@ -28,6 +28,7 @@ const tag = (n: number, more: Partial<RackTag> & { owner?: string; model?: strin
     lead: { cause: 'coil-failed', probability: 0.41 },
     phase: { kind: 'check', check: 'spark-tester', minutes: 3 },
     mended: [],
+    standing: [],
     safety: [],
     off: 0,
     inPieces: false,
@@ -47,7 +48,13 @@ const TAGS: readonly RackTag[] = [
 
 async function drawRack(which: 'open' | 'closed', tags: readonly RackTag[]) {
   const store = draw(which === 'open' ? <Rack /> : <Closed />);
-  await act(async () => void (await store.dispatch(api.util.upsertQueryData('rack', which, [...tags]))));
+  await act(async () => {
+    if (which === 'open') await store.dispatch(api.util.upsertQueryData('rack', undefined, [...tags]));
+    else {
+      const pages = { pages: [{ tags: [...tags], next: null }], pageParams: [null] };
+      await store.dispatch(api.util.upsertQueryData('closed', '', pages));
+    }
+  });
   return store;
 }
 const hung = (): string[] =>
@@ -123,13 +130,21 @@ describe('the rack', () => {
 });
 
 describe('closed jobs', () => {
-  it('say when there is none, and when none is found', async () => {
+  it('say when there is none', async () => {
     await drawRack('closed', []);
     expect(screen.getByText('Nothing closed yet')).toBeTruthy();
-    cleanup();
+  });
+
+  it('are found by the server, by what was written', async () => {
+    const asked: string[] = [];
+    vi.stubGlobal('fetch', async (request: Request) => {
+      asked.push(new URL(request.url).search);
+      return Response.json({ tags: [], next: null });
+    });
     await drawRack('closed', [tag(90, { stage: 'closed', phase: { kind: 'closed' } })]);
     await userEvent.type(screen.getByLabelText('Find a closed job'), 'zzzz');
-    expect(screen.getByText('No closed job for “zzzz”.')).toBeTruthy();
+    expect(await screen.findByText('No closed job for “zzzz”.')).toBeTruthy();
+    expect(asked.at(-1)).toBe('?show=closed&words=zzzz');
   });
 });
 

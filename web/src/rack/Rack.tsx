@@ -68,11 +68,10 @@ const STEP: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowLeft: -1 };
 
 /** Every open job as a tag on a hook, most pressing first. */
 export function Rack(): ReactElement {
-  const { data, isLoading, isError, refetch } = useRackQuery('open');
+  const { data, isLoading, isError, refetch } = useRackQuery();
   const now = new Date(useNow(true, Date.now, MINUTE_MS)).toISOString();
   const compact = useMedia('(max-width: 640px)');
   const root = useRef<HTMLDivElement>(null);
-  const find = useRef<HTMLInputElement>(null);
   const [written, setWritten] = useState('');
   const [filter, setFilter] = useState<string | null>(null);
   const tags = data ?? NONE;
@@ -86,7 +85,6 @@ export function Rack(): ReactElement {
           does: 'along the rack (and back with ArrowLeft), Enter opens',
           run: () => root.current?.querySelector<HTMLElement>('[data-tag]')?.focus(),
         },
-        { key: 'f', does: 'find a tag', run: () => find.current?.focus() },
       ],
       [],
     ),
@@ -135,7 +133,6 @@ export function Rack(): ReactElement {
         <label className="flex min-h-11 flex-1 items-center gap-2 rounded-md border-2 border-line bg-card px-3 focus-within:border-ink sm:max-w-72">
           <Search size={18} className="shrink-0 text-soft" aria-hidden />
           <input
-            ref={find}
             aria-label="Find a tag"
             value={written}
             onChange={(e) => setWritten(e.target.value)}

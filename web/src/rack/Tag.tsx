@@ -70,7 +70,7 @@ const Asks = ({
       className={`leading-tight font-semibold ${lines === 1 ? 'flex justify-between gap-2' : 'line-clamp-2'} ${waiting ? 'text-soft' : ''}`}
     >
       {waiting && <Hourglass size={16} className="mr-1 inline shrink-0" aria-hidden />}
-      {lines === 1 && tag.phase.kind === 'check' ? (
+      {lines === 1 && tag.phase?.kind === 'check' ? (
         <>
           <span className="truncate">{checkOf(tag.phase.check).name}</span>
           <span className="shrink-0">{minutesWords(tag.phase.minutes)}</span>
@@ -88,7 +88,7 @@ export function Tag({ tag, now }: { tag: RackTag; now: string }): ReactElement {
   const { due, late, age, waiting, asks, label } = readTag(tag, now);
   const complaint = tag.complaints[0];
   // Once it is known what to mend, the tag says that instead of suspecting it.
-  const leads = tag.phase.kind === 'check' && !waiting && tag.safety.length === 0;
+  const leads = tag.phase?.kind === 'check' && !waiting && tag.safety.length === 0;
   return (
     <Link to={`/job/${job.id}`} data-tag={job.tag} aria-label={label} className="group block rounded-b-md">
       <Hook />

@@ -12,7 +12,9 @@ function mendWords(what: ToMend): string {
 
 /** What a job asks for now, in a few words: the same as its bench says at length. `now`: ISO 8601. */
 export function phaseWords({ phase, coldStart }: Pick<RackTag, 'phase' | 'coldStart'>, now: string): string {
-  switch (phase.kind) {
+  switch (phase?.kind) {
+    case undefined:
+      return 'Being looked at…';
     case 'check':
       return `${checkOf(phase.check).name}, ${minutesWords(phase.minutes)}`;
     case 'stop':
@@ -48,7 +50,7 @@ export const coldStartDueNow = (
   { phase, coldStart }: Pick<RackTag, 'phase' | 'coldStart'>,
   now: string,
 ): boolean =>
-  phase.kind === 'prove' &&
+  phase?.kind === 'prove' &&
   coldStart !== null &&
   (coldStart.notBefore === null || coldStart.notBefore <= now);
 

@@ -47,12 +47,15 @@ export function DataTable<T extends object>({
   rows,
   idOf,
   empty,
+  onEnd,
 }: {
   label: string;
   columns: readonly Column<T>[];
   rows: readonly T[];
   idOf: (row: T) => string;
   empty: string;
+  /** The last row is in sight: there may be more. */
+  onEnd?: () => void;
 }): ReactElement {
   const defs = useMemo(() => {
     const helper = createColumnHelper<typeof features, T>();
@@ -72,6 +75,7 @@ export function DataTable<T extends object>({
       components={COMPONENTS as TableComponents<T, Context>}
       computeItemKey={(_, row) => idOf(row)}
       className="min-h-80 flex-1"
+      {...(onEnd && { endReached: onEnd })}
       fixedHeaderContent={() =>
         table.getHeaderGroups().map((group) => (
           <tr key={group.id} className="bg-paper">

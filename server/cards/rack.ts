@@ -1,0 +1,94 @@
+import type { ClosedPage, RackTag } from '@rusty-wren/contract';
+import { pressing } from '@rusty-wren/core/schedule';
+import type { Db } from '../db/pool';
+import { JOB_COLUMNS, jobOf, type JobRow } from '../jobs/rows';
+import { outlookKey, type Outlook, type Says } from './card';
+import type { Outlooks } from './outlooks';
+
+export interface CardRow extends JobRow {
+  seq: number;
+  facts: string;
+  stage: RackTag['stage'];
+  since: Date;
+  shared_can: boolean;
+  says: Says;
+  outlook: Outlook | null;
+  outlook_key: string | null;
+}
+
+export const CARD_COLUMNS = `k.seq, k.facts, k.stage, k.since, k.shared_can, k.says, k.outlook, k.outlook_key, ${JOB_COLUMNS}
+  JOIN job_card k ON k.job_id = j.id`;
+
+/** A job's tag from its card. What the engine made of it before it grew is better than nothing. */
+export function tagOf(row: CardRow): RackTag {
+  const { phase, ...says } = row.says;
+  const closed = row.stage === 'closed';
+  return {
+    job: jobOf(row, []),
+    stage: row.stage,
+    stageSince: row.since.toISOString(),
+    ...says,
+    lead: closed ? null : (row.outlook?.lead ?? null),
+    phase: phase ?? row.outlook?.phase ?? null,
+    toFind: closed ? null : (row.outlook?.toFind ?? null),
+  };
+}
+
+/** Open jobs whose outlook rests on something that has changed since. */
+function stale(rows: readonly CardRow[]): string[] {
+  return rows.flatMap((row) => {
+    const mates = row.shared_can
+      ? rows.filter((m) => m.shared_can && m.customer_id === row.customer_id && m.id !== row.id)
+      : [];
+    return row.outlook_key === outlookKey(row, mates) ? [] : [row.id];
+  });
+}
+
+const readOpen = async (db: Db): Promise<CardRow[]> =>
+  (await db.query<CardRow>({ name: 'rack', text: `SELECT ${CARD_COLUMNS} WHERE k.stage <> 'closed'` })).rows;
+
+/**
+ * The tags of the open jobs, the most pressing first. Waits for what the engine has not looked at yet, but not longer than
+ * `patience`, ms: what is not worked out by then comes later, and every bench is told.
+ */
+export async function readRack(
+  db: Db,
+  outlooks: Outlooks,
+  { now, patience }: { now: string; patience: number },
+): Promise<RackTag[]> {
+  let rows = await readOpen(db);
+  const toThink = stale(rows);
+  if (toThink.length > 0) {
+    toThink.forEach((id) => outlooks.want(id));
+    await outlooks.settled(toThink, patience);
+    rows = await readOpen(db);
+  }
+  const score = (t: RackTag): number =>
+    pressing({ stage: t.stage, promisedFor: t.job.promisedFor, stageSince: t.stageSince }, now).score;
+  return rows
+    .map(tagOf)
+    .map((tag) => ({ tag, score: score(tag) }))
+    .sort((x, y) => y.score - x.score || x.tag.job.tag - y.tag.job.tag)
+    .map(({ tag }) => tag);
+}
+
+/** Where a page of closed jobs begins: after the last one of the page before. */
+export type After = NonNullable<ClosedPage['next']>;
+
+const PAGE = 100;
+
+/** A page of the closed jobs, latest first, those a text search finds or all; with where the next begins, null where there is none. */
+export async function readClosed(
+  db: Db,
+  { after, asked }: { after: After | null; asked: string | null },
+): Promise<ClosedPage> {
+  const { rows } = await db.query<CardRow>(
+    `SELECT ${CARD_COLUMNS} WHERE k.stage = 'closed' AND ($1::timestamptz IS NULL OR (k.since, k.job_id) < ($1, $2::uuid))
+       AND ($3::tsquery IS NULL OR to_tsvector('simple', k.words) @@ $3::tsquery)
+     ORDER BY k.since DESC, k.job_id DESC LIMIT ${PAGE}`,
+    [after?.since ?? null, after?.id ?? null, asked],
+  );
+  const tags = rows.map(tagOf);
+  const last = tags.length === PAGE ? tags.at(-1)! : null;
+  return { tags, next: last && { since: last.stageSince!, id: last.job.id } };
+}

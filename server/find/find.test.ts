@@ -1,0 +1,188 @@
+import type { Found, JobWithLog, MachineLife, OwnerLife } from '@rusty-wren/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { loadDemo } from '../demo/load';
+import { aCheckIn, openBench, post, type TestBench } from '../testing/bench';
+
+let bench: TestBench;
+interface Known {
+  id: string;
+  name: string;
+  phone: string | null;
+}
+interface KnownMachine {
+  id: string;
+  maker: string;
+  model: string;
+  serial: string | null;
+  owner: string;
+}
+let owners: Known[];
+let machines: KnownMachine[];
+let tags: { id: string; tag: number }[];
+beforeAll(async () => {
+  bench = await openBench();
+  await loadDemo(bench.pool, new Date('2026-11-26T10:00:00.000Z'));
+  for (const [n, name] of MORE.entries())
+    await post(bench.app, '/api/jobs', {
+      ...aCheckIn(),
+      customer: { name, phone: `ext. ${300 + n * 7}` },
+      machine: {
+        kind: n % 2 ? 'trimmer' : 'blower',
+        maker: n % 2 ? 'Hobwick' : 'Tolvane',
+        model: `Sedge ${20 + n}`,
+        serial: `HS-${4000 + n * 13}`,
+        displacementCc: 25,
+      },
+    });
+  owners = (await bench.pool.query<Known>('SELECT id, name, phone FROM customer ORDER BY name')).rows;
+  machines = (
+    await bench.pool.query<KnownMachine>(
+      `SELECT m.id, m.maker, m.model, m.serial, c.name AS owner FROM machine m JOIN customer c ON c.id = m.customer_id
+       ORDER BY m.id`,
+    )
+  ).rows;
+  tags = (await bench.pool.query<{ id: string; tag: number }>('SELECT id, tag FROM job ORDER BY tag')).rows;
+});
+afterAll(() => bench.close());
+
+/** Owners besides the demo's, some of them much alike. */
+const MORE = [
+  'Marta Elwood',
+  'Martin Ellwood',
+  'Sigrid Thornby',
+  'Per Thornbury',
+  'Lisbet Quern',
+  'Anselm Brakeley',
+  'Ebba Rowanhill',
+  'Jory Penhallow',
+  'Tamsin Penrose',
+  'Wilf Hartshorn',
+  'Greta Hartman',
+  'Osric Vellum',
+  'Nils Underhay',
+  'Maud Appleyard',
+  'Caspar Applegarth',
+];
+
+const get = async <T>(path: string): Promise<T> => (await (await bench.app.request(path)).json()) as T;
+const find = (words: string) => get<Found>(`/api/find?${new URLSearchParams({ words })}`);
+/** The ids found first: three of each kind, as the screen groups them. */
+const firstThree = (found: Found): string[] => [
+  ...found.owners.slice(0, 3).map((o) => o.id),
+  ...found.machines.slice(0, 3).map((m) => m.id),
+  ...found.jobs.slice(0, 3).map((t) => t.job.id),
+];
+
+/** How words are typed by oily hands: a letter left out, doubled, changed over with the next, or another. */
+const SLIPS: ((word: string) => string)[] = [
+  (w) => w.slice(0, 2) + w.slice(3),
+  (w) => w.slice(0, 3) + w.slice(2),
+  (w) => w.slice(0, 1) + w[2] + w[1] + w.slice(3),
+  (w) => `${w.slice(0, -2)}e${w.slice(-1)}`,
+];
+
+describe('finding', () => {
+  it('has what was meant among the first three of its kind, 95 times in a hundred, of 200 things as they are typed', async () => {
+    const asked: { typed: string; wanted: string }[] = [];
+    for (const { id, name, phone } of owners) {
+      const [first = '', last = first] = [name.split(' ')[0], name.split(' ').at(-1)];
+      asked.push({ typed: name, wanted: id }, { typed: name.toLowerCase(), wanted: id });
+      asked.push({ typed: last.slice(0, 4), wanted: id }, { typed: `${last} ${first}`, wanted: id });
+      if (phone) asked.push({ typed: phone, wanted: id });
+      if (last.length >= 5)
+        SLIPS.forEach((slip) => asked.push({ typed: slip(last.toLowerCase()), wanted: id }));
+    }
+    for (const m of machines) {
+      if (m.serial) asked.push({ typed: m.serial, wanted: m.id });
+      asked.push({ typed: `${m.maker} ${m.model} ${m.owner.split(' ').at(-1)}`, wanted: m.id });
+    }
+    tags.forEach(({ id, tag }) => asked.push({ typed: String(tag), wanted: id }));
+    expect(asked.length).toBeGreaterThanOrEqual(200);
+    const missed: string[] = [];
+    for (const { typed, wanted } of asked) {
+      const found = await find(typed);
+      // A machine by its owner's name too is found as a job of it.
+      const ids = [...firstThree(found), ...found.jobs.slice(0, 3).map((t) => t.job.machine.id)];
+      if (!ids.includes(wanted)) missed.push(typed);
+    }
+    expect(missed.length / asked.length, missed.join(' | ')).toBeLessThanOrEqual(0.05);
+  });
+
+  it('says what was looked for in the place of a word that stands nowhere', async () => {
+    const found = await find('farant');
+    expect(found.instead[0]?.took).toContain('farrant');
+    expect(found.owners.map((o) => o.name)).toContain('Odile Farrant');
+    expect(await find('zzqqxx')).toEqual({
+      owners: [],
+      machines: [],
+      jobs: [],
+      instead: [{ word: 'zzqqxx', took: [] }],
+    });
+  });
+
+  it('finds by what was found and put right, and by what somebody wrote; all words have to be right', async () => {
+    const coil = await find('coil gap');
+    expect(coil.jobs.length).toBeGreaterThan(0);
+    const [one] = coil.jobs;
+    const both = await find(`coil gap ${one!.job.customer.name}`);
+    expect(both.jobs.map((t) => t.job.id)).toContain(one!.job.id);
+    expect((await find('coil gap 0000000')).jobs).toEqual([]);
+  });
+
+  it('open jobs stand before closed ones', async () => {
+    const { jobs } = await find('chainsaw');
+    const stages = jobs.map((t) => t.stage === 'closed');
+    expect(stages).toEqual(stages.toSorted((x, y) => Number(x) - Number(y)));
+    expect(stages).toContain(false);
+  });
+
+  it.each([
+    "'; DROP TABLE job; --",
+    "farrant' | 'x':*",
+    '%_%',
+    '\\',
+    '(((((',
+    '!!! & | <->',
+    ':*',
+    '\u0000',
+    '“”',
+    'a'.repeat(200),
+    '𝔘𝔫𝔦',
+    'ﬁlter',
+    '-- --',
+  ])('%j does no harm', async (typed) => {
+    const response = await bench.app.request(`/api/find?${new URLSearchParams({ words: typed })}`);
+    expect(response.status).toBe(200);
+    expect((await bench.pool.query('SELECT 1 FROM job LIMIT 1')).rowCount).toBe(1);
+  });
+
+  it('too much at once is refused, nothing finds nothing', async () => {
+    expect((await bench.app.request(`/api/find?words=${'a'.repeat(201)}`)).status).toBe(400);
+    expect(await get<Found>('/api/find')).toEqual({ owners: [], machines: [], jobs: [], instead: [] });
+  });
+});
+
+describe('a machine and an owner', () => {
+  it('tell their jobs, the open ones first, and the squeezes over the years', async () => {
+    const odile = owners.find((o) => o.name === 'Odile Farrant')!;
+    const owner = await get<OwnerLife>(`/api/owners/${odile.id}`);
+    expect(owner.machines).toHaveLength(3);
+    const [machine] = owner.machines;
+    const life = await get<MachineLife>(`/api/machines/${machine!.id}`);
+    expect(life.owner.id).toBe(odile.id);
+    expect(life.jobs).toHaveLength(machine!.jobs);
+    // What comes in anew stands there at once.
+    const checkIn = { ...aCheckIn(), customer: { id: odile.id }, machine: { id: machine!.id } };
+    const { job } = (await (await post(bench.app, '/api/jobs', checkIn)).json()) as JobWithLog;
+    expect((await get<MachineLife>(`/api/machines/${machine!.id}`)).jobs.map((t) => t.job.id)).toContain(
+      job.id,
+    );
+  });
+
+  it('that are not there are said so', async () => {
+    const none = '00000000-0000-4000-8000-000000000000';
+    expect((await bench.app.request(`/api/machines/${none}`)).status).toBe(404);
+    expect((await bench.app.request(`/api/owners/${none}`)).status).toBe(404);
+    expect((await bench.app.request('/api/owners/x')).status).toBe(404);
+  });
+});

@@ -1,0 +1,60 @@
+import type { Found } from '@rusty-wren/contract';
+import { wordsIn } from '../cards/card';
+import type { Db } from '../db/pool';
+
+/** So many words are looked for. */
+const MOST_WORDS = 8;
+/** So many words are taken in the place of one that stands nowhere. */
+const MOST_INSTEAD = 4;
+/** Slips borne in a word of so many letters. */
+const slips = (word: string): number => (word.length >= 6 ? 2 : word.length >= 4 ? 1 : 0);
+
+/**
+ * What was typed, as PostgreSQL's text search takes it: each word as a beginning, and one that stands nowhere as the words it may
+ * have been meant for. `query`: null where nothing can be found, for nothing was typed or a word is like none.
+ */
+export async function understood(
+  db: Db,
+  typed: string,
+): Promise<{ query: string | null; words: string[]; instead: Found['instead'] }> {
+  const runs = wordsIn([typed.slice(0, 200).replaceAll(/[^\p{L}\p{N}\s]+/gu, ' ')]).slice(0, MOST_WORDS);
+  const instead: Found['instead'] = [];
+  const parts: string[] = [];
+  for (const word of runs) {
+    const known = await db.query('SELECT 1 FROM word WHERE word >= $1 AND word < $1 || $2 LIMIT 1', [
+      word,
+      '\u{10FFFF}',
+    ]);
+    if (known.rowCount) {
+      parts.push(`'${word}':*`);
+      continue;
+    }
+    const took = await nearest(db, word);
+    if (took.length === 0) return { query: null, words: runs, instead: [{ word, took }] };
+    instead.push({ word, took });
+    parts.push(`(${took.map((w) => `'${w}'`).join(' | ')})`);
+  }
+  return { query: parts.length > 0 ? parts.join(' & ') : null, words: runs, instead };
+}
+
+/** The words a slip may have been meant for: by letters changed, with the first one right, else by what they have in common. */
+async function nearest(db: Db, word: string): Promise<string[]> {
+  const most = slips(word);
+  if (most === 0) return [];
+  const { rows } = await db.query<{ word: string; off: number }>(
+    `SELECT word, levenshtein_less_equal(word, $1, 3) AS off FROM word
+     WHERE left(word, 1) = left($1, 1) AND length(word) BETWEEN length($1) - $2 AND length($1) + $2
+     ORDER BY off, similarity(word, $1) DESC, word LIMIT ${MOST_INSTEAD}`,
+    [word, most],
+  );
+  // Two letters changed over are two letters off, and one slip.
+  const bears = Math.max(most, word.length >= 4 ? 2 : 0);
+  const near = rows.filter((r) => r.off <= bears);
+  const [best] = near;
+  if (best) return near.filter((r) => r.off === best.off).map((r) => r.word);
+  const like = await db.query<{ word: string }>(
+    `SELECT word FROM word WHERE word % $1 ORDER BY similarity(word, $1) DESC, word LIMIT ${MOST_INSTEAD}`,
+    [word],
+  );
+  return like.rows.map((r) => r.word);
+}

@@ -1,0 +1,152 @@
+import type { Found, MachineLife, RackTag } from '@rusty-wren/contract';
+import { cleanup, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { HereBefore } from '../checkin/HereBefore';
+import { draw, JOB } from '../testing/bench';
+import { FindSheet } from './FindSheet';
+import { Life } from './MachinePage';
+
+const tag = (n: number, more: Partial<RackTag> = {}): RackTag => ({
+  job: { ...JOB, id: `job-${n}`, tag: n },
+  stage: 'closed',
+  waitingFor: null,
+  stageSince: '2026-04-20T09:00:00.000Z',
+  complaints: ['no-fire'],
+  lead: null,
+  phase: { kind: 'closed' },
+  mended: [{ cause: 'coil-failed' }],
+  standing: [],
+  safety: [],
+  off: 0,
+  inPieces: false,
+  hands: null,
+  toFind: null,
+  coldStart: null,
+  entryCount: 4,
+  ...more,
+});
+const FOUND: Found = {
+  owners: [{ ...JOB.customer, machines: 3, open: 1 }],
+  machines: [{ ...JOB.machine, owner: JOB.customer, jobs: 2 }],
+  jobs: [tag(101)],
+  instead: [{ word: 'farant', took: ['farrant'] }],
+};
+/** What the server answers; what was asked of it. */
+let answer: () => Response;
+const asked: string[] = [];
+beforeEach(() => {
+  asked.length = 0;
+  answer = () => Response.json(FOUND);
+  vi.stubGlobal('fetch', async (request: Request) => {
+    asked.push(`${new URL(request.url).pathname}${new URL(request.url).search}`);
+    return answer();
+  });
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+  vi.useRealTimers();
+});
+
+describe('find', () => {
+  it('looks once nobody types on, and shows owners, machines and jobs to walk through by keys', async () => {
+    let closed = 0;
+    draw(<FindSheet onClose={() => closed++} />);
+    const field = screen.getByLabelText('Find anything');
+    await userEvent.type(field, 'farant');
+    expect(await screen.findByText(/looked for farrant/)).toBeTruthy();
+    expect(asked).toEqual(['/api/find?words=farant']);
+    const hits = ['Owners', 'Machines', 'Jobs'].map((name) =>
+      within(screen.getByRole('region', { name })).getByRole('button'),
+    );
+    expect(hits[2]!.textContent).toContain('Will not fire. Mended: coil failed.');
+    await userEvent.keyboard('{ArrowDown}{ArrowDown}');
+    expect(document.activeElement).toBe(hits[1]);
+    await userEvent.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}');
+    expect(document.activeElement).toBe(hits[2]);
+    await userEvent.keyboard('{ArrowUp}{ArrowUp}{ArrowUp}');
+    expect(document.activeElement).toBe(field);
+    await userEvent.keyboard('{Enter}');
+    expect(closed).toBe(1);
+  });
+
+  it('asks nothing for a letter, and says when there is nothing and when it cannot', async () => {
+    draw(<FindSheet onClose={() => undefined} />);
+    const field = screen.getByLabelText('Find anything');
+    await userEvent.type(field, 'x');
+    await new Promise((done) => setTimeout(done, 200));
+    expect(asked).toEqual([]);
+    answer = () =>
+      Response.json({ owners: [], machines: [], jobs: [], instead: [{ word: 'xyzz', took: [] }] });
+    await userEvent.type(field, 'yzz');
+    expect(await screen.findByText('Nothing for “xyzz”.')).toBeTruthy();
+    answer = () => Response.json({ error: 'words is longer than 200 letters.' }, { status: 400 });
+    await userEvent.type(field, 'q');
+    expect((await screen.findByRole('alert')).textContent).toBe('words is longer than 200 letters.');
+  });
+});
+
+describe('the life of a machine', () => {
+  const life = (more: Partial<MachineLife> = {}): MachineLife => ({
+    machine: JOB.machine,
+    owner: JOB.customer,
+    jobs: [tag(120, { stage: 'hook', phase: { kind: 'prove' } }), tag(101, { standing: ['ring-stuck'] })],
+    squeezes: [],
+    ...more,
+  });
+  const at = (psi: number, notedAt: string) => ({
+    machineId: JOB.machine.id,
+    tag: 1,
+    psi,
+    sound: true,
+    notedAt,
+  });
+
+  it('tells every job, with what was mended and what was left', () => {
+    draw(<Life life={life()} />);
+    const rows = within(screen.getByRole('region', { name: 'Jobs' })).getAllByRole('listitem');
+    expect(rows[0]!.textContent).toContain('Will not fire. Prove it.');
+    expect(rows[1]!.textContent).toMatch(/Mended: coil failed. Left: .*20 Apr 2026/i);
+    expect(screen.queryByRole('region', { name: 'Squeeze' })).toBeNull();
+  });
+
+  it('draws its squeeze over the years; one alone is said', () => {
+    draw(<Life life={life({ squeezes: [at(152, '2024-03-01T09:00:00.000Z')] })} />);
+    expect(screen.getByText('152 psi in Mar 2024.')).toBeTruthy();
+    expect(screen.queryByRole('img')).toBeNull();
+    cleanup();
+    const two = [at(152, '2024-03-01T09:00:00.000Z'), at(138, '2026-03-01T09:00:00.000Z')];
+    draw(<Life life={life({ squeezes: two })} />);
+    expect(screen.getByRole('img').getAttribute('aria-label')).toBe(
+      '152 psi in Mar 2024, 138 psi in Mar 2026',
+    );
+  });
+});
+
+describe('a machine that comes in again', () => {
+  const say = async (complaints: Parameters<typeof HereBefore>[0]['complaints'], jobs: RackTag[]) => {
+    vi.useFakeTimers({ now: new Date('2026-05-02T09:00:00.000Z'), toFake: ['Date'] });
+    answer = () => Response.json({ machine: JOB.machine, owner: JOB.customer, jobs, squeezes: [] });
+    draw(<HereBefore machine={JOB.machine} complaints={complaints} />);
+    return (await screen.findByRole('status')).textContent;
+  };
+
+  it('with the same complaint is a comeback, with another it was only here', async () => {
+    expect(await say(['no-fire'], [tag(101)])).toContain('It comes back after 12 days: will not fire.');
+    cleanup();
+    const other = await say(['dies-at-idle'], [tag(101)]);
+    expect(other).not.toContain('comes back');
+    expect(other).toContain('Mended: coil failed.');
+  });
+
+  it('with a fault that was left is one too; one that hangs here is said so; one never seen is new', async () => {
+    expect(await say(['dies-at-idle'], [tag(101, { standing: ['ring-stuck'] })])).toMatch(
+      /left then, .*ring/i,
+    );
+    cleanup();
+    expect(await say([], [tag(120, { stage: 'bench' })])).toContain('It hangs on the rack already: 120');
+    cleanup();
+    expect(await say([], [])).toContain('Not here before.');
+  });
+});

@@ -1,0 +1,70 @@
+import type { MachineLife } from '@rusty-wren/contract';
+import { factsOf } from '@rusty-wren/contract';
+import { figuresOf } from '@rusty-wren/core/machine';
+import { format } from 'date-fns';
+import type { ReactElement } from 'react';
+import { Link, useParams } from 'react-router';
+import { problemWords, useMachineQuery } from '../api/api';
+import { Loading, NotFetched } from '../ui/State';
+import { KIND_WORDS } from '../ui/words';
+import { JobRow } from './JobRow';
+import { LifeLine } from './LifeLine';
+
+/** A machine's life: every job since it first came, and its squeeze over the years. */
+export function MachinePage(): ReactElement {
+  const { machineId = '' } = useParams();
+  const { data, error, refetch } = useMachineQuery(machineId);
+  if (data) return <Life life={data} />;
+  return error ? (
+    <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />
+  ) : (
+    <Loading what="Fetching its life…" />
+  );
+}
+
+/** The life of a machine, as it is told. */
+export function Life({ life: { machine, owner, jobs, squeezes } }: { life: MachineLife }): ReactElement {
+  const now = new Date().toISOString();
+  const first = jobs.at(-1);
+  return (
+    <div className="w-full max-w-4xl flex-1 px-3 py-5 sm:px-5">
+      <h1 className="text-4xl font-bold">
+        {machine.maker} {machine.model}
+      </h1>
+      <p className="mt-1 text-xl">
+        <Link to={`/owners/${owner.id}`} className="font-semibold underline underline-offset-4">
+          {owner.name}
+        </Link>
+        <span className="text-soft">
+          {`, ${KIND_WORDS[machine.kind]}`}
+          {machine.displacementCc !== null && `, ${machine.displacementCc} cc`}
+          {machine.serial && `, ${machine.serial}`}
+          {first && `, first here ${format(first.job.checkedInAt, 'MMMM yyyy')}`}
+        </span>
+      </p>
+      {squeezes.length > 0 && (
+        <section aria-label="Squeeze" className="mt-6">
+          <h2 className="text-2xl font-bold">Squeeze</h2>
+          <LifeLine readings={squeezes} band={figuresOf(factsOf(machine)).squeezePsi} />
+        </section>
+      )}
+      <section aria-label="Jobs" className="mt-6">
+        <h2 className="text-2xl font-bold">
+          {jobs.length} {jobs.length === 1 ? 'job' : 'jobs'}
+        </h2>
+        <ul>
+          {jobs.map((tag) => (
+            <li key={tag.job.id}>
+              <Link
+                to={`/job/${tag.job.id}`}
+                className="flex min-h-12 items-center border-b border-line py-2 text-lg leading-snug hover:bg-line"
+              >
+                <JobRow tag={tag} whose="nobody" now={now} />
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
