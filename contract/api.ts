@@ -67,6 +67,9 @@ export interface CustomerWithMachines extends Customer {
   machines: Machine[];
 }
 
+/** A model that was ever here. */
+export type Model = Pick<Machine, 'maker' | 'model' | 'kind' | 'displacementCc'>;
+
 /** A job without its log. */
 export interface Job {
   id: string;

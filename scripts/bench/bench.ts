@@ -11,6 +11,7 @@ import { ears } from './ear';
 import { smallNetworks } from './networks';
 import { rebuildWith } from './rebuildWith';
 import { recovery } from './recovery';
+import { scale } from './scale';
 import { timesLine } from './timesLine';
 import { tunes } from './tunes';
 import { POLICIES, type Outcome, type Share } from './plays';
@@ -19,6 +20,7 @@ import { POLICIES, type Outcome, type Share } from './plays';
  * Speed of the inference, every policy played on the same drawn machines, and the plan against the exact optimum.
  * The ear against two pitch detectors on `--clips N` recordings a place, and the tuning advice on `--tunes N` mistunings.
  * The day's plan against simple rules and the best there is on `--weeks N` drawn weeks (500); `--days-only` for that alone.
+ * `--scale` alone: start, rack, finding and the rest on histories of `--jobs 1000,25000,250000` jobs.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
  */
 
@@ -162,6 +164,10 @@ function flag(name: string): string | undefined {
   return at > 0 ? process.argv[at + 1] : undefined;
 }
 
+if (process.argv.includes('--scale')) {
+  await scale((flag('jobs') ?? '1000,25000,250000').split(',').map(Number));
+  process.exit();
+}
 if (!process.argv.includes('--plays-only')) days(Number(flag('weeks') ?? 500));
 if (process.argv.includes('--days-only')) process.exit();
 if (!process.argv.includes('--plays-only')) {

@@ -9,6 +9,7 @@ import {
   type Entry,
   type Phase,
   type Picture,
+  type ToMend,
 } from '@rusty-wren/core/log';
 import { judgeReading } from '@rusty-wren/core/reading';
 
@@ -51,13 +52,19 @@ export const outlookKey = (
 ): string =>
   [CARD_VERSION, seq, facts, ...mates.map((m) => `${m.id}:${m.seq}`).sort()].join(' ').slice(0, 1000);
 
+/** What was put right, without the entries that say so. */
+const plainly = (mend: ToMend): ToMend =>
+  'other' in mend
+    ? { other: mend.other }
+    : { cause: mend.cause, ...(mend.remedy && { remedy: mend.remedy }) };
+
 /** What lists need of a job, from its log. */
 export function saysOf(picture: Picture, entryCount: number): Says {
   const phase = phaseOf(picture, { next: [], stop: null });
   return {
     waitingFor: picture.waitingFor,
     complaints: picture.complaints.map((c) => c.complaint),
-    mended: picture.settled.filter((s) => s.outcome === 'cured' || s.outcome === 'better'),
+    mended: picture.settled.filter((s) => s.outcome === 'cured' || s.outcome === 'better').map(plainly),
     standing: picture.found.filter((f) => f.state === 'standing').map((f) => f.cause),
     safety: picture.safetyFaults.map((f) => f.words),
     off: picture.off.length,

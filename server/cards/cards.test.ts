@@ -43,14 +43,12 @@ const kept = async () => ({
 const noted = fc.oneof(
   fc.constant(() => finding('fuel-smell', { result: 'stale' })),
   fc.constant(() => finding('tank-vent', { result: 'blocked' })),
-  fc
-    .integer({ min: 60, max: 170 })
-    .map(
-      (psi) => () =>
-        finding('compression-gauge', {
-          reading: { psi: [psi / 2, psi * 0.8, psi * 0.95, psi], decompressor: 'none' },
-        }),
-    ),
+  fc.integer({ min: 60, max: 170 }).map(
+    (psi) => () =>
+      finding('compression-gauge', {
+        reading: { psi: [psi / 2, psi * 0.8, psi * 0.95, psi], decompressor: 'none' },
+      }),
+  ),
   fc.constantFrom('hook', 'bench', 'parts').map((stage) => (): NewEntry => ({
     ...note(''),
     kind: 'stage',

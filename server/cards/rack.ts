@@ -76,19 +76,41 @@ export async function readRack(
 export type After = NonNullable<ClosedPage['next']>;
 
 const PAGE = 100;
+/** More closed jobs than this hold a common word. */
+const COMMON = 2000;
+
+/** Which closed jobs hold what was asked, as a condition: by the index of words where few do, else by walking from the latest on. */
+async function holding(db: Db, asked: string): Promise<string> {
+  const { rows } = await db.query<{ n: number }>({
+    name: 'how_many_hold',
+    text: `SELECT count(*)::int AS n FROM (SELECT 1 FROM job_card WHERE stage = 'closed' AND lexemes @@ $1::tsquery LIMIT ${COMMON}) few`,
+    values: [asked],
+  });
+  // A condition that no index knows keeps the order of the other one.
+  return rows[0]!.n < COMMON ? 'k.lexemes @@ $3::tsquery' : 'coalesce(k.lexemes @@ $3::tsquery, false)';
+}
+
+/** Closed jobs, the latest first, those that a text search finds or all, from after one on. */
+export async function closedJobs(
+  db: Db,
+  { after, asked, most }: { after: After | null; asked: string | null; most: number },
+): Promise<RackTag[]> {
+  const holds = asked === null ? '$3::tsquery IS NULL' : await holding(db, asked);
+  const { rows } = await db.query<CardRow>(
+    `SELECT ${CARD_COLUMNS} WHERE k.stage = 'closed' AND ${holds}
+       ${after ? 'AND (k.since, k.job_id) < ($1::timestamptz, $2::uuid)' : 'AND $1::timestamptz IS NULL AND $2::uuid IS NULL'}
+     ORDER BY k.since DESC, k.job_id DESC LIMIT ${most}`,
+    [after?.since ?? null, after?.id ?? null, asked],
+  );
+  return rows.map(tagOf);
+}
 
 /** A page of the closed jobs, latest first, those a text search finds or all; with where the next begins, null where there is none. */
 export async function readClosed(
   db: Db,
   { after, asked }: { after: After | null; asked: string | null },
 ): Promise<ClosedPage> {
-  const { rows } = await db.query<CardRow>(
-    `SELECT ${CARD_COLUMNS} WHERE k.stage = 'closed' AND ($1::timestamptz IS NULL OR (k.since, k.job_id) < ($1, $2::uuid))
-       AND ($3::tsquery IS NULL OR to_tsvector('simple', k.words) @@ $3::tsquery)
-     ORDER BY k.since DESC, k.job_id DESC LIMIT ${PAGE}`,
-    [after?.since ?? null, after?.id ?? null, asked],
-  );
-  const tags = rows.map(tagOf);
+  const tags = await closedJobs(db, { after, asked, most: PAGE });
   const last = tags.length === PAGE ? tags.at(-1)! : null;
   return { tags, next: last && { since: last.stageSince!, id: last.job.id } };
 }

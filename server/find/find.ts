@@ -1,5 +1,5 @@
 import type { Found, FoundMachine, FoundOwner, MachineLife, OwnerLife } from '@rusty-wren/contract';
-import { CARD_COLUMNS, tagOf, type CardRow } from '../cards/rack';
+import { CARD_COLUMNS, closedJobs, tagOf, type CardRow } from '../cards/rack';
 import type { Db } from '../db/pool';
 import { refuse } from '../http/problem';
 import { readSqueezesOf } from '../specs/squeeze';
@@ -49,21 +49,18 @@ async function machinesFound(db: Db, query: string): Promise<FoundMachine[]> {
 /** Open jobs first, then the latest closed ones; a tag's own number before all. */
 async function jobsFound(db: Db, query: string, words: readonly string[]): Promise<Found['jobs']> {
   const tag = words.length === 1 && /^\d{1,9}$/.test(words[0]!) ? Number(words[0]) : null;
-  const at = `to_tsvector('simple', k.words) @@ $1::tsquery`;
-  const { rows } = await db.query<CardRow>(
-    `(SELECT 0 AS rank, ${CARD_COLUMNS} WHERE j.tag = $2)
-     UNION ALL
-     (SELECT 1, ${CARD_COLUMNS} WHERE k.stage <> 'closed' AND ${at} ORDER BY k.since DESC LIMIT ${MOST.jobs})
-     UNION ALL
-     (SELECT 2, ${CARD_COLUMNS} WHERE k.stage = 'closed' AND ${at} ORDER BY k.since DESC, k.job_id DESC LIMIT ${MOST.jobs})
-     ORDER BY rank`,
-    [query, tag],
-  );
-  const seen = new Set<string>();
-  return rows
-    .filter((row) => !seen.has(row.id) && seen.add(row.id))
-    .slice(0, MOST.jobs)
-    .map(tagOf);
+  const [open, closed] = await Promise.all([
+    db.query<CardRow>(
+      `(SELECT 0 AS rank, ${CARD_COLUMNS} WHERE j.tag = $2)
+       UNION ALL
+       (SELECT 1, ${CARD_COLUMNS} WHERE k.stage <> 'closed' AND k.lexemes @@ $1::tsquery ORDER BY k.since DESC LIMIT ${MOST.jobs})
+       ORDER BY rank`,
+      [query, tag],
+    ),
+    closedJobs(db, { after: null, asked: query, most: MOST.jobs }),
+  ]);
+  const all = [...open.rows.map(tagOf), ...closed];
+  return [...new Map(all.map((t) => [t.job.id, t])).values()].slice(0, MOST.jobs);
 }
 
 /** What a few words find: owners, machines, jobs. */

@@ -2,8 +2,7 @@ import { Hono } from 'hono';
 import type { Pool } from '../db/pool';
 import { pathId, refuse } from '../http/problem';
 import { find, lifeOf, ownerOf } from './find';
-
-const MOST_TYPED = 200;
+import { MOST_TYPED } from './understood';
 
 /** Finding anything by a few words; a machine's life; an owner. */
 export const findRoutes = (pool: Pool): Hono =>

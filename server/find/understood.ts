@@ -2,6 +2,8 @@ import type { Found } from '@rusty-wren/contract';
 import { wordsIn } from '../cards/card';
 import type { Db } from '../db/pool';
 
+/** Longer than this nobody types. */
+export const MOST_TYPED = 200;
 /** So many words are looked for. */
 const MOST_WORDS = 8;
 /** So many words are taken in the place of one that stands nowhere. */
@@ -17,7 +19,10 @@ export async function understood(
   db: Db,
   typed: string,
 ): Promise<{ query: string | null; words: string[]; instead: Found['instead'] }> {
-  const runs = wordsIn([typed.slice(0, 200).replaceAll(/[^\p{L}\p{N}\s]+/gu, ' ')]).slice(0, MOST_WORDS);
+  const runs = wordsIn([typed.slice(0, MOST_TYPED).replaceAll(/[^\p{L}\p{N}\s]+/gu, ' ')]).slice(
+    0,
+    MOST_WORDS,
+  );
   const instead: Found['instead'] = [];
   const parts: string[] = [];
   for (const word of runs) {

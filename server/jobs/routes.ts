@@ -28,15 +28,18 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
-  const ofModel = (await readSqueezes(db, [modelKey(row)]))(modelKey(row));
-  const own = await readSqueezesOf(db, row.machine_id);
+  const [ofModels, own, carburettor, entries] = await Promise.all([
+    readSqueezes(db, [modelKey(row)]),
+    readSqueezesOf(db, row.machine_id),
+    readCarburettor(db, row),
+    readLog(db, id),
+  ]);
+  const ofModel = ofModels(modelKey(row));
   const squeezes = [...own, ...ofModel.filter((s) => s.machineId !== row.machine_id)].sort((x, y) =>
     x.notedAt.localeCompare(y.notedAt),
   );
-  const carburettor = await readCarburettor(db, row);
   const known = jobOf(row, squeezes);
   const job = carburettor ? { ...known, machine: { ...known.machine, carburettor } } : known;
-  const entries = await readLog(db, id);
   return { job, entries, squeezes, sameCan: await readSameCan(db, job, entries) };
 }
 

@@ -14,6 +14,7 @@ CREATE TABLE job_card (
   says jsonb NOT NULL CHECK (jsonb_typeof(says) = 'object'),
   -- What it can be found by: small letters and figures, single words.
   words text NOT NULL,
+  lexemes tsvector GENERATED ALWAYS AS (to_tsvector('simple', words)) STORED,
   -- What the engine makes of it, and of what just: it comes later, and holds nobody up.
   outlook jsonb CHECK (jsonb_typeof(outlook) = 'object'),
   outlook_key text,
@@ -21,7 +22,7 @@ CREATE TABLE job_card (
 );
 CREATE INDEX job_card_open ON job_card (customer_id) WHERE stage <> 'closed';
 CREATE INDEX job_card_closed ON job_card (since DESC, job_id DESC) WHERE stage = 'closed';
-CREATE INDEX job_card_words ON job_card USING gin (to_tsvector('simple', words));
+CREATE INDEX job_card_words ON job_card USING gin (lexemes);
 CREATE INDEX job_card_of_machine ON job_card (machine_id, since DESC);
 
 -- Squeezes measured and not struck, as the jobs' logs say; `model` is its maker and model in small letters.
@@ -66,3 +67,4 @@ CREATE INDEX customer_words ON customer USING gin (words);
 ALTER TABLE machine ADD COLUMN words tsvector GENERATED ALWAYS AS (
   to_tsvector('simple', regexp_replace(lower(maker || ' ' || model || ' ' || coalesce(serial, '')), '[^[:alnum:]]+', ' ', 'g'))) STORED;
 CREATE INDEX machine_words ON machine USING gin (words);
+CREATE INDEX machine_of_model ON machine (lower(maker), lower(model));

@@ -6,6 +6,7 @@ import type {
   CustomerWithMachines,
   Found,
   MachineLife,
+  Model,
   OwnerLife,
   Day,
   DayPin,
@@ -143,10 +144,12 @@ export const api = createApi({
       ],
       keepUnusedDataFor: 3600,
     }),
-    customers: build.query<CustomerWithMachines[], void>({
-      query: () => 'customers',
+    /** Owners with their machines: for no words those who came last, else those the words find. */
+    customers: build.query<CustomerWithMachines[], string>({
+      query: (words) => (words ? `customers?${new URLSearchParams({ words })}` : 'customers'),
       providesTags: ['Customers'],
     }),
+    models: build.query<Model[], void>({ query: () => 'models', providesTags: ['Customers'] }),
     ownOrder: build.query<OwnOrder, void>({ query: () => 'own-order', providesTags: ['Order'] }),
     setOwnOrder: build.mutation<OwnOrder, OwnOrder>({
       query: (body) => ({ url: 'own-order', method: 'PUT', body }),
@@ -277,6 +280,7 @@ export const {
   useOwnerQuery,
   useJobQuery,
   useCustomersQuery,
+  useModelsQuery,
   useAccountsQuery,
   useCloseOwnerLinkMutation,
   useOpenOwnerLinkMutation,

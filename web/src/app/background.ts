@@ -161,7 +161,7 @@ function leadTabs({ dispatch, tabs, send }: Behind): void {
   void send();
   setTimeout(() => {
     void dispatch(api.endpoints.rack.initiate(undefined, { subscribe: false }));
-    void dispatch(api.endpoints.customers.initiate(undefined, { subscribe: false }));
+    void dispatch(api.endpoints.customers.initiate('', { subscribe: false }));
   }, SETTLED_MS);
 }
 

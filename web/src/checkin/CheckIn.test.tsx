@@ -20,7 +20,7 @@ let answer = (): Response => new Response('{}', { status: 500 });
 async function drawPage() {
   const store = draw(<CheckIn />, { at: '/check-in' });
   await act(async () => {
-    await store.dispatch(api.util.upsertQueryData('customers', undefined, [ODILE]));
+    await store.dispatch(api.util.upsertQueryData('customers', '', [ODILE]));
     await store.dispatch(api.util.upsertQueryData('rack', undefined, []));
   });
 }

@@ -7,7 +7,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
-import { problemWords, useCustomersQuery } from '../api/api';
+import { problemWords } from '../api/api';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { EarliestPromise } from '../day/EarliestPromise';
 import { serverNow } from '../keeping/clock';
@@ -18,6 +18,7 @@ import { Chips } from './Chips';
 import { checkInOf, draftSchema, EMPTY, type Draft, type OnTheBooks } from './draft';
 import { hang } from './hang';
 import { HistoryChips } from './HistoryChips';
+import { useOwners } from './useOwners';
 import { OwnerAndMachine, Problem, type Change, type Problems } from './OwnerAndMachine';
 import { Shapes } from './Shapes';
 
@@ -37,14 +38,16 @@ interface UnderWay {
 export function CheckIn(): ReactElement {
   const navigate = useNavigate();
   const by = useAppSelector((s) => s.settings.accountId);
-  const { data: customers } = useCustomersQuery();
   const [kept] = useState(() => keptDraft<UnderWay>(KEPT));
   const [jobId, setJobId] = useState(() => kept?.jobId ?? uuid());
   const [refused, setRefused] = useState<string | null>(null);
   const [isLoading, setSending] = useState(false);
   const dispatch = useAppDispatch();
   const clock = useAppSelector((s) => s.clock);
-  const books = useMemo((): OnTheBooks => ({ owners: customers?.map((c) => c.name) ?? [] }), [customers]);
+  /** Who may be meant is looked for by what is written of the owner, and the form judged by them. */
+  const [ownerWritten, setOwnerWritten] = useState(kept?.draft.ownerName ?? '');
+  const owners = useOwners(ownerWritten);
+  const books = useMemo((): OnTheBooks => ({ owners: owners.map((c) => c.name) }), [owners]);
   const {
     control,
     setValue,
@@ -63,6 +66,7 @@ export function CheckIn(): ReactElement {
     if (draft !== undefined) keepDraft(KEPT, { draft, jobId } satisfies UnderWay);
   }, [draft, jobId]);
   const change: Change = (part) => {
+    if (part.ownerName !== undefined) setOwnerWritten(part.ownerName);
     for (const [key, value] of Object.entries(part))
       setValue(key as keyof Draft, value as never, { shouldDirty: true });
     // One field may answer for another: what is wrong is asked of all of them.
@@ -78,7 +82,7 @@ export function CheckIn(): ReactElement {
     handleSubmit(async (whole) => {
       const now = new Date(serverNow(clock)).toISOString();
       setSending(true);
-      const hung = await dispatch(hang(checkInOf(whole, jobId, by, now), whole, customers ?? []));
+      const hung = await dispatch(hang(checkInOf(whole, jobId, by, now), whole, owners));
       setSending(false);
       if ('refused' in hung)
         return setRefused(`${problemWords(hung.refused)} Nothing here is lost; try it again.`);
@@ -96,10 +100,12 @@ export function CheckIn(): ReactElement {
         promised: whole.promised,
         history: whole.history.sharedCan ? { sharedCan: true } : {},
       });
+      setOwnerWritten(job.customer.name);
       scrollTo({ top: 0 });
     });
   const startOver = (): void => {
     reset(EMPTY);
+    setOwnerWritten('');
     setJobId(uuid());
     setRefused(null);
   };
@@ -110,7 +116,7 @@ export function CheckIn(): ReactElement {
       <div className="grid gap-x-9 gap-y-5 lg:grid-cols-[minmax(0,4fr)_minmax(0,7fr)]">
         <section aria-label="Owner and machine">
           <h2 className="mb-1 text-2xl font-bold">Whose, and what?</h2>
-          <OwnerAndMachine draft={draft} change={change} problems={problems} />
+          <OwnerAndMachine draft={draft} change={change} problems={problems} owners={owners} />
           <CaseFileDrop draft={draft} change={change} onProblem={setRefused} />
         </section>
         <div className="grid content-start gap-5">

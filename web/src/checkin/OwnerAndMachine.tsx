@@ -1,7 +1,6 @@
 import type { CustomerWithMachines, Machine } from '@rusty-wren/contract';
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import type { ReactElement } from 'react';
-import { useCustomersQuery } from '../api/api';
 import { MachineDrawing } from '../drawn/MachineDrawing';
 import { Button } from '../ui/Button';
 import { KIND_WORDS } from '../ui/words';
@@ -67,12 +66,14 @@ export function OwnerAndMachine({
   draft,
   change,
   problems,
+  owners: customers,
 }: {
   draft: Draft;
   change: Change;
   problems: Problems;
+  /** Those who may be meant. */
+  owners: readonly CustomerWithMachines[];
 }): ReactElement {
-  const { data: customers = [] } = useCustomersQuery();
   const owner = customers.find((c) => c.id === draft.ownerId);
   const offered = owner || draft.ownerIsNew ? [] : matchingOwners(customers, draft.ownerName, 6);
   const near =

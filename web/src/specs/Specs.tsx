@@ -1,9 +1,9 @@
-import { clearMessage, factsOf, specCardsSchema, type Machine, type SpecCard } from '@rusty-wren/contract';
+import { clearMessage, factsOf, specCardsSchema, type SpecCard } from '@rusty-wren/contract';
 import { readSpecTable, specTable } from '@rusty-wren/core/machine';
 import { useState, type ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { problemWords, useCustomersQuery, useSetSpecsMutation, useSpecsQuery } from '../api/api';
+import { problemWords, useModelsQuery, useSetSpecsMutation, useSpecsQuery } from '../api/api';
 import { TakeTable } from '../ui/TakeTable';
 import { Button } from '../ui/Button';
 import { RowButton } from '../ui/RowButton';
@@ -36,15 +36,13 @@ function cardsIn(text: string): { cards: SpecCard[] } | { problem: string } {
 /** The maker's figures, a card a model: what every verdict goes by before the class. */
 export function Specs(): ReactElement {
   const { data: cards, isLoading, error, refetch } = useSpecsQuery();
-  const { data: customers = [] } = useCustomersQuery();
+  const { data: known = [] } = useModelsQuery();
   const [send] = useSetSpecsMutation();
   const [params, setParams] = useSearchParams();
   const [find, setFind] = useState('');
   if (isLoading) return <Loading what="Fetching the cards…" />;
   if (!cards) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
-  const machines = new Map<string, Machine>();
-  for (const machine of customers.flatMap((c) => c.machines))
-    if (!machines.has(keyOf(machine))) machines.set(keyOf(machine), machine);
+  const machines = new Map(known.map((m) => [keyOf(m), m]));
   const byKey = new Map(cards.map((card) => [keyOf(card), card]));
   const models = [...new Map<string, { maker: string; model: string }>([...machines, ...byKey]).entries()]
     .map(([key, { maker, model }]) => ({ key, maker, model, card: byKey.get(key) }))

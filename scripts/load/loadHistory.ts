@@ -1,0 +1,22 @@
+import { migrate } from '../../server/db/migrate';
+import { connect } from '../../server/db/pool';
+import { loadDemo } from '../../server/demo/load';
+import { makeHistory } from './history';
+
+/** Fills an empty database with the demo and a history of so many jobs. */
+export async function loadHistory(
+  url: string,
+  jobs: number,
+  tell?: (share: number) => void,
+): Promise<{ entries: number; seconds: number }> {
+  const pool = connect(url);
+  try {
+    await migrate(pool);
+    await loadDemo(pool, new Date());
+    const began = performance.now();
+    const entries = await makeHistory(pool, jobs, tell);
+    return { entries, seconds: (performance.now() - began) / 1000 };
+  } finally {
+    await pool.end();
+  }
+}
