@@ -148,6 +148,7 @@ export function createApp({
       '*',
       serveStatic({
         root: webRoot,
+        precompressed: true,
         // A file with its fingerprint in its name never changes; the others are asked for anew.
         onFound: (path, c) =>
           c.header(

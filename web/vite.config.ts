@@ -1,6 +1,7 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
@@ -21,6 +22,8 @@ export default defineConfig({
         cleanupOutdatedCaches: true,
       },
     }),
+    // Made small once, at build: the server hands out what the browser takes.
+    compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(?:js|css|html|svg)$/ }),
   ],
   build: { chunkSizeWarningLimit: 1200 },
   server: { proxy: { '/api': `http://127.0.0.1:${process.env['PORT'] ?? 4680}` } },

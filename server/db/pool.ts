@@ -12,6 +12,8 @@ const LIMITS = {
   lock_timeout: 5_000,
   idle_in_transaction_session_timeout: 10_000,
   connectionTimeoutMillis: 5_000,
+  // Nothing asked here is long enough to be worth compiling.
+  options: '-c jit=off',
 } as const;
 
 /** A connection pool to the database at the URL. */

@@ -45,10 +45,10 @@ export async function understood(
 /** The words a slip may have been meant for: by letters changed, with the first one right, else by what they have in common. */
 async function nearest(db: Db, word: string): Promise<string[]> {
   const most = slips(word);
-  if (most === 0) return [];
+  if (most === 0 || /[0-9]/.test(word)) return [];
   const { rows } = await db.query<{ word: string; off: number }>(
     `SELECT word, levenshtein_less_equal(word, $1, 3) AS off FROM word
-     WHERE left(word, 1) = left($1, 1) AND length(word) BETWEEN length($1) - $2 AND length($1) + $2
+     WHERE word !~ '[0-9]' AND left(word, 1) = left($1, 1) AND length(word) BETWEEN length($1) - $2 AND length($1) + $2
      ORDER BY off, similarity(word, $1) DESC, word LIMIT ${MOST_INSTEAD}`,
     [word, most],
   );
@@ -58,7 +58,7 @@ async function nearest(db: Db, word: string): Promise<string[]> {
   const [best] = near;
   if (best) return near.filter((r) => r.off === best.off).map((r) => r.word);
   const like = await db.query<{ word: string }>(
-    `SELECT word FROM word WHERE word % $1 ORDER BY similarity(word, $1) DESC, word LIMIT ${MOST_INSTEAD}`,
+    `SELECT word FROM word WHERE word !~ '[0-9]' AND word % $1 ORDER BY similarity(word, $1) DESC, word LIMIT ${MOST_INSTEAD}`,
     [word],
   );
   return like.rows.map((r) => r.word);

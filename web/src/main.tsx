@@ -1,6 +1,6 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { App } from './app/App';
+import { App, fetchPlaces } from './app/App';
 import { keepOffline } from './app/newVersion';
 import { pause } from './app/pause';
 import { createStore } from './app/store';
@@ -20,8 +20,9 @@ if (root)
     </StrictMode>,
   );
 keepOffline();
-// What an instrument draws with is there before the server may be gone.
+// Every place, and what instruments draw with, is there before the server may be gone.
 setTimeout(() => {
+  fetchPlaces();
   void import('./tune/SpeedChart').catch(() => undefined);
   void import('./instruments/pressure/WatchChart').catch(() => undefined);
 }, 2000);

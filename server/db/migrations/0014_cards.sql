@@ -57,8 +57,9 @@ CREATE EXTENSION IF NOT EXISTS fuzzystrmatch;
 CREATE TABLE word (
   word text COLLATE "C" PRIMARY KEY CHECK (length(word) BETWEEN 1 AND 60)
 );
-CREATE INDEX word_like ON word USING gin (word gin_trgm_ops);
-CREATE INDEX word_near ON word (left(word, 1), length(word));
+-- Numbers are found as they are: nothing is like them.
+CREATE INDEX word_like ON word USING gin (word gin_trgm_ops) WHERE word !~ '[0-9]';
+CREATE INDEX word_near ON word (left(word, 1), length(word)) WHERE word !~ '[0-9]';
 
 -- Owners and machines by their own names.
 ALTER TABLE customer ADD COLUMN words tsvector GENERATED ALWAYS AS (

@@ -1,63 +1,66 @@
 import { useEffect, type ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
-import { Bench } from '../bench/Bench';
-import { Choices } from '../choices/Choices';
-import { CheckIn } from '../checkin/CheckIn';
-import { Day } from '../day/Day';
-import { MachinePage } from '../find/MachinePage';
-import { OwnerPage } from '../find/OwnerPage';
-import { CauseMap } from '../map/CauseMap';
-import { JobParts } from '../parts/JobParts';
-import { Parts } from '../parts/Parts';
-import { Papers } from '../papers/Papers';
-import { Practice } from '../practice/Practice';
-import { Closed } from '../rack/Closed';
 import { Rack } from '../rack/Rack';
-import { Rebuild } from '../rebuild/Rebuild';
-import { Shop } from '../shop/Shop';
-import { Specs } from '../specs/Specs';
-import { Start } from '../start/Start';
-import { Tools } from '../tools/Tools';
-import { Tune } from '../tune/Tune';
-import { Blank } from '../ui/State';
+import { Blank, Loading } from '../ui/State';
 import { keepSettings } from './settings';
+import { NoPlace } from './NoPlace';
 import { Shell } from './Shell';
 import type { AppStore } from './store';
+
+/** Every place but the rack, fetched when somebody goes there. */
+const PLACES = {
+  '/day': async () => (await import('../day/Day')).Day,
+  '/closed': async () => (await import('../rack/Closed')).Closed,
+  '/check-in': async () => (await import('../checkin/CheckIn')).CheckIn,
+  '/job/:jobId': async () => (await import('../bench/Bench')).Bench,
+  '/job/:jobId/map': async () => (await import('../map/CauseMap')).CauseMap,
+  '/job/:jobId/tune': async () => (await import('../tune/Tune')).Tune,
+  '/job/:jobId/start': async () => (await import('../start/Start')).Start,
+  '/job/:jobId/rebuild': async () => (await import('../rebuild/Rebuild')).Rebuild,
+  '/job/:jobId/papers': async () => (await import('../papers/Papers')).Papers,
+  '/job/:jobId/choices': async () => (await import('../choices/Choices')).Choices,
+  '/job/:jobId/parts': async () => (await import('../parts/JobParts')).JobParts,
+  '/machines/:machineId': async () => (await import('../find/MachinePage')).MachinePage,
+  '/owners/:ownerId': async () => (await import('../find/OwnerPage')).OwnerPage,
+  '/parts': async () => (await import('../parts/Parts')).Parts,
+  '/specs': async () => (await import('../specs/Specs')).Specs,
+  '/shop': async () => (await import('../shop/Shop')).Shop,
+  '/practice': async () => (await import('../practice/Practice')).Practice,
+  '/tools': async () => (await import('../tools/Tools')).Tools,
+  '/tools/:tool': async () => (await import('../tools/Tools')).Tools,
+} as const satisfies Record<string, () => Promise<() => ReactElement | null>>;
+
+/** Fetches every place beforehand, so that all of them are there when the server is not. */
+export const fetchPlaces = (): void =>
+  void Promise.all([
+    ...Object.values(PLACES).map((place) => place()),
+    import('./KeyList'),
+    import('../find/FindSheet'),
+  ]).catch(() => undefined);
 
 const router = createBrowserRouter([
   {
     element: <Shell />,
+    hydrateFallbackElement: <Loading what="Opening…" />,
     children: [
-      { path: '/', element: <Rack /> },
-      { path: '/day', element: <Day /> },
-      { path: '/closed', element: <Closed /> },
-      { path: '/check-in', element: <CheckIn /> },
-      { path: '/job/:jobId', element: <Bench /> },
-      { path: '/job/:jobId/map', element: <CauseMap /> },
-      { path: '/job/:jobId/tune', element: <Tune /> },
-      { path: '/job/:jobId/start', element: <Start /> },
-      { path: '/job/:jobId/rebuild', element: <Rebuild /> },
-      { path: '/job/:jobId/papers', element: <Papers /> },
-      { path: '/job/:jobId/choices', element: <Choices /> },
-      { path: '/job/:jobId/parts', element: <JobParts /> },
-      { path: '/machines/:machineId', element: <MachinePage /> },
-      { path: '/owners/:ownerId', element: <OwnerPage /> },
-      { path: '/parts', element: <Parts /> },
-      { path: '/specs', element: <Specs /> },
-      { path: '/shop', element: <Shop /> },
-      { path: '/practice', element: <Practice /> },
-      { path: '/tools', element: <Tools /> },
-      { path: '/tools/:tool', element: <Tools /> },
       {
-        path: '*',
-        element: (
-          <Blank title="Nothing hangs here">
-            <Link to="/" className="font-semibold text-rust underline">
-              To the rack
-            </Link>
-          </Blank>
-        ),
+        // A place that cannot be fetched leaves what stays round it.
+        errorElement: <NoPlace />,
+        children: [
+          { path: '/', element: <Rack /> },
+          ...Object.entries(PLACES).map(([path, place]) => ({ path, lazy: { Component: place } })),
+          {
+            path: '*',
+            element: (
+              <Blank title="Nothing hangs here">
+                <Link to="/" className="font-semibold text-rust underline">
+                  To the rack
+                </Link>
+              </Blank>
+            ),
+          },
+        ],
       },
     ],
   },

@@ -1,16 +1,18 @@
 import { Keyboard, Moon, Plus, Search, Sun } from 'lucide-react';
-import { useEffect, useMemo, useState, type ReactElement } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
 import { useAccountsQuery } from '../api/api';
-import { FindSheet } from '../find/FindSheet';
 import { Standing } from '../keeping/Standing';
 import { Guarded } from '../ui/Guarded';
-import { KeyList } from './KeyList';
 import { useKeys } from './keys';
 import { technicianChosen, themeTurned } from './settings';
 import { useAppDispatch, useAppSelector } from './store';
-import { TakeBack } from './TakeBack';
+
+/** What nobody sees at first is fetched after what they do. */
+const TakeBack = lazy(async () => ({ default: (await import('./TakeBack')).TakeBack }));
+const FindSheet = lazy(async () => ({ default: (await import('../find/FindSheet')).FindSheet }));
+const KeyList = lazy(async () => ({ default: (await import('./KeyList')).KeyList }));
 
 const ICON_BUTTON = 'grid size-11 place-items-center rounded-md hover:bg-line';
 
@@ -95,7 +97,9 @@ export function Shell(): ReactElement {
           </NavLink>
         </nav>
         <div className="ml-auto flex min-w-0 items-center gap-1">
-          <TakeBack />
+          <Suspense>
+            <TakeBack />
+          </Suspense>
           <Standing />
           <button type="button" className={ICON_BUTTON} onClick={() => setFinding(true)} aria-label="Find">
             <Search aria-hidden />
@@ -124,8 +128,10 @@ export function Shell(): ReactElement {
           <Outlet />
         </Guarded>
       </main>
-      {finding && <FindSheet onClose={() => setFinding(false)} />}
-      <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
+      <Suspense>
+        {finding && <FindSheet onClose={() => setFinding(false)} />}
+        {keysOpen && <KeyList open onOpenChange={setKeysOpen} />}
+      </Suspense>
       <Toaster position="top-center" theme={theme} toastOptions={{ style: { fontSize: '1rem' } }} />
     </div>
   );

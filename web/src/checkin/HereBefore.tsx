@@ -39,7 +39,8 @@ export function HereBefore({
       ))}
       {back && (
         <p className="font-semibold text-rust">
-          It comes back after {back.days} {back.days === 1 ? 'day' : 'days'}:{' '}
+          It comes back{' '}
+          {back.days === 0 ? 'the same day' : `after ${back.days} ${back.days === 1 ? 'day' : 'days'}`}:{' '}
           {back.same.length > 0
             ? back.same.map((c) => inSentence(behaviourOf(c).label)).join(', ')
             : `left then, ${causesInWords(back.declined)}`}

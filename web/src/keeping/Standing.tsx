@@ -1,9 +1,11 @@
 import { CircleAlert, CloudOff, Clock, HardDrive } from 'lucide-react';
-import { useState, type ReactElement, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactElement, type ReactNode } from 'react';
 import { useAppSelector } from '../app/store';
 import { Sheet } from '../ui/Sheet';
 import { offWords, TOLD_FROM_MS } from './clock';
-import { NotTaken } from './NotTaken';
+
+/** Seldom anything is not taken. */
+const NotTaken = lazy(async () => ({ default: (await import('./NotTaken')).NotTaken }));
 
 /** How it stands with what was noted: what is only here, what was not taken, and what is wrong with this device. */
 export function Standing(): ReactElement {
@@ -46,7 +48,9 @@ export function Standing(): ReactElement {
         </Line>
       )}
       <Sheet title="Not taken" open={open && refused.length > 0} onOpenChange={setOpen}>
-        <NotTaken />
+        <Suspense>
+          <NotTaken />
+        </Suspense>
       </Sheet>
     </>
   );

@@ -1,0 +1,57 @@
+import { randomUUID } from 'node:crypto';
+import { expect, test } from '@playwright/test';
+import { barred, checkIn } from './bench';
+
+test('an owner is found with a slip, by keys; the machine’s life is opened, and it is a comeback at the counter', async ({
+  page,
+}) => {
+  await checkIn(page, {
+    owner: 'Wendeline Quillfeather',
+    kind: 'Chainsaw',
+    maker: 'Brakken',
+    model: 'Comeback 45',
+    cc: '45',
+    complaints: ['Will not fire'],
+  });
+  const jobId = new URL(page.url()).pathname.split('/')[2]!;
+  const closing = { stage: 'closed', reason: 'runs again, fetched' };
+  const noted = await page.request.post(`/api/jobs/${jobId}/entries`, {
+    data: {
+      entries: [{ id: randomUUID(), notedAt: new Date().toISOString(), kind: 'stage', body: closing }],
+    },
+  });
+  expect(noted.ok(), await noted.text()).toBe(true);
+
+  await page.goto('/');
+  await page.locator('body').press('f');
+  await page.getByLabel('Find anything').fill('quilfeather');
+  await expect(page.getByText('looked for quillfeather')).toBeVisible();
+  const owners = page.getByRole('region', { name: 'Owners' });
+  await expect(owners.getByRole('button')).toContainText('Wendeline Quillfeather');
+  expect(await barred(page)).toEqual([]);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Wendeline Quillfeather' })).toBeVisible();
+  await page
+    .getByRole('link', { name: /Comeback 45/ })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: 'Brakken Comeback 45' })).toBeVisible();
+  expect(await barred(page)).toEqual([]);
+  await page.getByRole('region', { name: 'Jobs' }).getByRole('link').click();
+  await expect(page).toHaveURL(new RegExp(`/job/${jobId}$`));
+
+  // Among the closed ones it is found by the server.
+  await page.goto('/closed');
+  await page.getByLabel('Find a closed job').fill('comeback quill');
+  await expect(page.getByRole('table').getByRole('link')).toHaveText(['Brakken Comeback 45']);
+
+  // It comes in again with the same.
+  await page.goto('/check-in');
+  await page.getByRole('textbox', { name: 'Owner' }).fill('Wendeline');
+  await page.getByRole('button', { name: 'Wendeline Quillfeather' }).click();
+  await page.getByRole('button', { name: 'Brakken Comeback 45' }).click();
+  await expect(page.getByText(/It comes back/)).toBeHidden();
+  await page.getByRole('button', { name: 'Will not fire' }).click();
+  await expect(page.getByText('It comes back the same day: will not fire.')).toBeVisible();
+});
