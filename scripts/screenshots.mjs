@@ -81,10 +81,12 @@ const views = [
   { name: 'papers', path: `${job('Fell 52', 'F52-7743')}/papers` },
   { name: 'tuning', path: `${job('Fell 52', 'F52-8106')}/tune` },
   {
-    name: 'starting',
-    path: `${job('B38')}/start`,
+    name: 'find',
+    path: '/',
     prepare: async (page) => {
-      for (let i = 0; i < 10; i++) await page.keyboard.press('p');
+      await page.keyboard.press('f');
+      await page.getByLabel('Find anything').fill('farant');
+      await page.getByText('looked for farrant').waitFor();
     },
   },
   { name: 'bench-proof', path: job('Gale 63') },
