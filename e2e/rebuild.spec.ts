@@ -205,6 +205,7 @@ test('a rebuild on a phone: the step first, nothing off the side, every layer a 
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/');
   await page.getByRole('link', { name: /Hobwick Reed 28/ }).click();
+  await page.waitForURL(/\/job\//);
   await page.goto(`${page.url()}/rebuild`);
   await expect(title(page)).toBeInViewport();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
