@@ -163,12 +163,26 @@ export interface Found {
   instead: { word: string; took: string[] }[];
 }
 
+/** What a shop found on machines of a model, closed jobs of it lately. */
+export interface ModelRecord {
+  /** Over so many jobs. */
+  jobs: number;
+  /** Causes that were put right or left, with the jobs they were found on, the commonest first. */
+  found: { cause: CauseId; jobs: number }[];
+  /** The middle one of so many sound squeezes, psi at sea level. */
+  squeeze: { psi: number; of: number } | null;
+  /** Parts that were fitted, the most used first. */
+  parts: { name: string; used: number }[];
+}
+
 /** A machine with every job since it first came, the latest first. */
 export interface MachineLife {
   machine: Machine;
   owner: Customer;
   jobs: RackTag[];
   squeezes: SqueezeReading[];
+  /** What this shop found on its model. */
+  record: ModelRecord;
 }
 
 /** An owner with their machines and the latest jobs. */

@@ -250,6 +250,12 @@ const soundOf = (jobs: readonly string[]) => {
     () => ({ method: 'POST', path: `/api/needs/${randomUUID()}/fit`, body: { id: randomUUID() } }),
     () => ({
       method: 'POST',
+      path: `/api/needs/${randomUUID()}/name`,
+      body: { id: randomUUID(), part: randomUUID() },
+    }),
+    () => ({ method: 'PUT', path: '/api/day/rooms', body: { bath: 1, outdoors: 2 } }),
+    () => ({
+      method: 'POST',
       path: '/api/parts/orders',
       body: {
         orders: [
@@ -351,6 +357,13 @@ const PATHS = [
   '/api/parts/x/count',
   '/api/needs/x/y',
   '/api/day/calendar/x',
+  '/api/find?words=%00%27%3A*%26%7C',
+  '/api/find?words=' + 'x'.repeat(5000),
+  '/api/customers?words=%27%29%3B--',
+  '/api/machines/x',
+  '/api/owners/%00',
+  '/api/jobs?show=closed&since=x&after=y',
+  '/api/jobs?show=closed&words=%5C%27',
   '/calendar/x.ics',
   '/owner/x',
   '/owner/%00',

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Found, JobWithLog, MachineLife, OwnerLife } from '@rusty-wren/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '../demo/load';
@@ -177,6 +178,47 @@ describe('a machine and an owner', () => {
     expect((await get<MachineLife>(`/api/machines/${machine!.id}`)).jobs.map((t) => t.job.id)).toContain(
       job.id,
     );
+  });
+
+  it('the record of its model counts each cause once a job, put right or left, and the sound squeezes', async () => {
+    const machine = { kind: 'trimmer', maker: 'Hobwick', model: 'Record 25', displacementCc: 25 } as const;
+    const noted = (kind: string, body: object) => ({
+      id: randomUUID(),
+      notedAt: '2026-05-04T10:00:00.000Z',
+      kind,
+      body,
+    });
+    const closing = noted('stage', { stage: 'closed', reason: 'done' });
+    const cured = () => noted('repair', { cause: 'fuel-line-leak', outcome: 'cured' });
+    const logs = [
+      [cured(), cured(), closing],
+      [cured(), { ...closing, id: randomUUID() }],
+      [
+        noted('finding', { check: 'fuel-look', result: 'water', sureness: 'sure' }),
+        noted('finding', {
+          check: 'compression-gauge',
+          sureness: 'sure',
+          reading: { psi: [70, 100, 112, 118, 118] },
+        }),
+        { ...closing, id: randomUUID() },
+      ],
+    ];
+    let machineId = '';
+    for (const entries of logs) {
+      const checkIn = { ...aCheckIn(), machine: { ...machine } };
+      const { job } = (await (await post(bench.app, '/api/jobs', checkIn)).json()) as JobWithLog;
+      machineId = job.machine.id;
+      const answer = await post(bench.app, `/api/jobs/${job.id}/entries`, { entries });
+      expect(answer.status, await answer.clone().text()).toBe(201);
+    }
+    const { record } = await get<MachineLife>(`/api/machines/${machineId}`);
+    expect(record.jobs).toBe(3);
+    expect(record.found).toEqual([
+      { cause: 'fuel-line-leak', jobs: 2 },
+      { cause: 'water-in-fuel', jobs: 1 },
+    ]);
+    expect(record.squeeze?.of).toBe(1);
+    expect(record.parts).toEqual([]);
   });
 
   it('that are not there are said so', async () => {

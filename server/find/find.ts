@@ -3,6 +3,7 @@ import { CARD_COLUMNS, closedJobs, tagOf, type CardRow } from '../cards/rack';
 import type { Db } from '../db/pool';
 import { refuse } from '../http/problem';
 import { readSqueezesOf } from '../specs/squeeze';
+import { recordOf } from './record';
 import { understood } from './understood';
 
 const MOST = { owners: 6, machines: 6, jobs: 12, life: 60 } as const;
@@ -97,6 +98,7 @@ export async function lifeOf(db: Db, id: string): Promise<MachineLife> {
     owner,
     jobs: await jobsWhere(db, 'k.machine_id', id),
     squeezes: await readSqueezesOf(db, id),
+    record: await recordOf(db, machine),
   };
 }
 

@@ -93,6 +93,7 @@ describe('the life of a machine', () => {
     owner: JOB.customer,
     jobs: [tag(120, { stage: 'hook', phase: { kind: 'prove' } }), tag(101, { standing: ['ring-stuck'] })],
     squeezes: [],
+    record: { jobs: 0, found: [], squeeze: null, parts: [] },
     ...more,
   });
   const at = (psi: number, notedAt: string) => ({
@@ -109,6 +110,23 @@ describe('the life of a machine', () => {
     expect(rows[0]!.textContent).toContain('Will not fire. Prove it.');
     expect(rows[1]!.textContent).toMatch(/Mended: coil failed. Left: .*20 Apr 2026/i);
     expect(screen.queryByRole('region', { name: 'Squeeze' })).toBeNull();
+  });
+
+  it('says what this shop found on the model, in counts, and nothing where it has found none', () => {
+    draw(<Life life={life()} />);
+    expect(screen.queryByRole('region', { name: 'What this model has' })).toBeNull();
+    cleanup();
+    const record = {
+      jobs: 41,
+      found: [{ cause: 'stale-fuel' as const, jobs: 9 }],
+      squeeze: { psi: 148, of: 12 },
+      parts: [{ name: 'Fuel line', used: 3 }],
+    };
+    draw(<Life life={life({ record })} />);
+    const said = screen.getByRole('region', { name: 'What this model has' }).textContent;
+    expect(said).toContain('9 of 41');
+    expect(said).toContain('Sound ones read 148 psi (12 measured).');
+    expect(said).toContain('Took 3 × Fuel line.');
   });
 
   it('draws its squeeze over the years; one alone is said', () => {

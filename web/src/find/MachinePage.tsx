@@ -1,5 +1,6 @@
 import type { MachineLife } from '@rusty-wren/contract';
 import { factsOf } from '@rusty-wren/contract';
+import { causeOf } from '@rusty-wren/core/knowledge';
 import { figuresOf } from '@rusty-wren/core/machine';
 import { format } from 'date-fns';
 import type { ReactElement } from 'react';
@@ -23,7 +24,11 @@ export function MachinePage(): ReactElement {
 }
 
 /** The life of a machine, as it is told. */
-export function Life({ life: { machine, owner, jobs, squeezes } }: { life: MachineLife }): ReactElement {
+export function Life({
+  life: { machine, owner, jobs, squeezes, record },
+}: {
+  life: MachineLife;
+}): ReactElement {
   const now = new Date().toISOString();
   const first = jobs.at(-1);
   return (
@@ -65,6 +70,44 @@ export function Life({ life: { machine, owner, jobs, squeezes } }: { life: Machi
           ))}
         </ul>
       </section>
+      <Record record={record} model={`${machine.maker} ${machine.model}`} />
     </div>
+  );
+}
+
+/** What this shop found on machines of the model: in shares, with the counts they rest on. */
+function Record({ record, model }: { record: MachineLife['record']; model: string }): ReactElement | null {
+  const { jobs, found, squeeze, parts } = record;
+  if (jobs === 0) return null;
+  return (
+    <section aria-label="What this model has" className="mt-8">
+      <h2 className="text-2xl font-bold">
+        {model}, {jobs} {jobs === 1 ? 'job' : 'jobs'} in this shop
+      </h2>
+      <ul className="mt-1 text-lg">
+        {found.map(({ cause, jobs: n }) => (
+          <li
+            key={cause}
+            className="grid grid-cols-[1fr_6rem] items-center gap-x-4 border-b border-line py-2 sm:grid-cols-[20rem_1fr_6rem]"
+          >
+            <span>{causeOf(cause).name}</span>
+            <span aria-hidden className="hidden h-3 rounded-sm bg-line sm:block">
+              <span className="block h-3 rounded-sm bg-ink" style={{ width: `${(100 * n) / jobs}%` }} />
+            </span>
+            <strong className="text-right tabular-nums">
+              {n} of {jobs}
+            </strong>
+          </li>
+        ))}
+      </ul>
+      {squeeze && (
+        <p className="mt-3 text-lg">
+          Sound ones read <strong>{squeeze.psi} psi</strong> ({squeeze.of} measured).
+        </p>
+      )}
+      {parts.length > 0 && (
+        <p className="mt-1 text-lg">Took {parts.map((p) => `${p.used} × ${p.name}`).join(', ')}.</p>
+      )}
+    </section>
   );
 }

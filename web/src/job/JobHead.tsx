@@ -70,7 +70,7 @@ export function JobHead({
               {words}
             </Link>
           ))}
-          <MorePlaces jobId={job.id} />
+          <MorePlaces jobId={job.id} machineId={job.machine.id} />
           <StagePick stage={picture.stage} waitingFor={picture.waitingFor} log={log} onClose={onClose} />
         </div>
       </div>

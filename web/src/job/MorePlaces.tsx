@@ -12,7 +12,7 @@ const PLACES = [
 ] as const;
 
 /** The places of a job that are gone to less often. */
-export const MorePlaces = ({ jobId }: { jobId: string }): ReactElement => (
+export const MorePlaces = ({ jobId, machineId }: { jobId: string; machineId: string }): ReactElement => (
   <DropdownMenu.Root>
     <DropdownMenu.Trigger className="flex min-h-11 items-center gap-1 rounded-md px-2 font-semibold hover:bg-line">
       More <ChevronDown size={18} aria-hidden />
@@ -22,10 +22,13 @@ export const MorePlaces = ({ jobId }: { jobId: string }): ReactElement => (
         align="end"
         className="z-40 min-w-56 rounded-md border-2 border-ink bg-paper py-1 shadow-xl"
       >
-        {PLACES.map(({ to, words }) => (
+        {[
+          ...PLACES.map(({ to, words }) => ({ to: `/job/${jobId}/${to}`, words })),
+          { to: `/machines/${machineId}`, words: 'Its life, its model' },
+        ].map(({ to, words }) => (
           <DropdownMenu.Item key={to} asChild>
             <Link
-              to={`/job/${jobId}/${to}`}
+              to={to}
               className="flex min-h-12 items-center px-4 text-lg font-semibold outline-none data-highlighted:bg-ink data-highlighted:text-paper"
             >
               {words}
