@@ -54,4 +54,12 @@ test('an owner is found with a slip, by keys; the machine’s life is opened, an
   await expect(page.getByText(/It comes back/)).toBeHidden();
   await page.getByRole('button', { name: 'Will not fire' }).click();
   await expect(page.getByText('It comes back the same day: will not fire.')).toBeVisible();
+  await page.getByRole('radio', { name: 'All sound' }).click();
+  await page.getByRole('button', { name: 'Check it in' }).click();
+  // Its bench says so too, and leads to its life.
+  await expect(page.getByText('It comes back the same day: will not fire.')).toBeVisible();
+  await expect(page.getByRole('link', { name: /Then it was \d+/ })).toHaveAttribute('href', `/job/${jobId}`);
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Its life, its model' }).click();
+  await expect(page.getByRole('heading', { name: /Comeback 45, 1 job in this shop/ })).toBeVisible();
 });

@@ -5,8 +5,8 @@ import { format, formatDistanceToNow } from 'date-fns';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useMachineQuery } from '../api/api';
-import { goneOf } from '../find/gone';
-import { causesInWords, inSentence } from '../ui/words';
+import { comebackWords, goneOf } from '../find/gone';
+import { inSentence } from '../ui/words';
 
 const complaintsOf = (tag: RackTag): string =>
   tag.complaints.map((c) => inSentence(behaviourOf(c).label)).join(', ');
@@ -37,16 +37,7 @@ export function HereBefore({
           </Link>
         </p>
       ))}
-      {back && (
-        <p className="font-semibold text-rust">
-          It comes back{' '}
-          {back.days === 0 ? 'the same day' : `after ${back.days} ${back.days === 1 ? 'day' : 'days'}`}:{' '}
-          {back.same.length > 0
-            ? back.same.map((c) => inSentence(behaviourOf(c).label)).join(', ')
-            : `left then, ${causesInWords(back.declined)}`}
-          .
-        </p>
-      )}
+      {back && <p className="font-semibold text-rust">{comebackWords(back)}.</p>}
       {last ? (
         <p>
           Here last {formatDistanceToNow(last.stageSince ?? last.job.checkedInAt, { addSuffix: true })} (

@@ -3,6 +3,7 @@ import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { HereBefore } from '../checkin/HereBefore';
+import { CameBack } from '../job/CameBack';
 import { draw, JOB } from '../testing/bench';
 import { FindSheet } from './FindSheet';
 import { Life } from './MachinePage';
@@ -31,6 +32,13 @@ const FOUND: Found = {
   machines: [{ ...JOB.machine, owner: JOB.customer, jobs: 2 }],
   jobs: [tag(101)],
   instead: [{ word: 'farant', took: ['farrant'] }],
+};
+const LIFE: MachineLife = {
+  machine: JOB.machine,
+  owner: JOB.customer,
+  jobs: [],
+  squeezes: [],
+  record: { jobs: 0, found: [], squeeze: null, parts: [] },
 };
 /** What the server answers; what was asked of it. */
 let answer: () => Response;
@@ -145,7 +153,7 @@ describe('the life of a machine', () => {
 describe('a machine that comes in again', () => {
   const say = async (complaints: Parameters<typeof HereBefore>[0]['complaints'], jobs: RackTag[]) => {
     vi.useFakeTimers({ now: new Date('2026-05-02T09:00:00.000Z'), toFake: ['Date'] });
-    answer = () => Response.json({ machine: JOB.machine, owner: JOB.customer, jobs, squeezes: [] });
+    answer = () => Response.json({ ...LIFE, jobs });
     draw(<HereBefore machine={JOB.machine} complaints={complaints} />);
     return (await screen.findByRole('status')).textContent;
   };
@@ -156,6 +164,17 @@ describe('a machine that comes in again', () => {
     const other = await say(['dies-at-idle'], [tag(101)]);
     expect(other).not.toContain('comes back');
     expect(other).toContain('Mended: coil failed.');
+  });
+
+  it('is a comeback on its bench too, as it was when it came in, with the way to the job then', async () => {
+    const before = tag(101);
+    answer = () => Response.json({ ...LIFE, jobs: [tag(120, { stage: 'bench' }), before] });
+    const job = { ...JOB, id: 'job-120', checkedInAt: '2026-05-02T09:00:00.000Z' };
+    const complaints = [{ entryId: 'c', complaint: 'no-fire' as const }];
+    draw(<CameBack job={job} picture={{ complaints }} />);
+    const then = await screen.findByRole('link', { name: 'Then it was 101' });
+    expect(then.getAttribute('href')).toBe('/job/job-101');
+    expect(then.parentElement!.textContent).toContain('It comes back after 12 days: will not fire.');
   });
 
   it('with a fault that was left is one too; one that hangs here is said so; one never seen is new', async () => {

@@ -6,6 +6,7 @@ import { KIND_WORDS, tagWords } from '../ui/words';
 import { NotAgreed } from '../choices/Decided';
 import { Photos } from '../photos/Photos';
 import { Sheet } from '../ui/Sheet';
+import { CameBack } from './CameBack';
 import { Complaints } from './Complaints';
 import { MorePlaces } from './MorePlaces';
 import { SaveCase } from './SaveCase';
@@ -75,6 +76,7 @@ export function JobHead({
         </div>
       </div>
       <NotAgreed picture={picture} />
+      <CameBack job={job} picture={picture} />
       {(picture.waitingFor || picture.safetyFaults.length > 0) && (
         <p className={`mt-1 font-semibold ${picture.waitingFor ? '' : 'lg:hidden'}`}>
           {picture.waitingFor && <span className="text-ochre">{picture.waitingFor}. </span>}
