@@ -174,6 +174,22 @@ describe('closed jobs', () => {
     expect(since).toEqual(since.toSorted().reverse());
   });
 
+  it('are found by words, page after page; what is like nothing finds none', async () => {
+    const machine = { kind: 'edger', maker: 'Hobwick', model: 'Kerbline 22', displacementCc: 22 } as const;
+    const ids = await Promise.all([aJob({ machine: { ...machine } }), aJob({ machine: { ...machine } })]);
+    for (const id of ids)
+      await add(id, { ...note(''), kind: 'stage', body: { stage: 'closed', reason: 'scrapped' } });
+    const found = async (words: string) =>
+      (await get<ClosedPage>(`/api/jobs?show=closed&${new URLSearchParams({ words })}`)).tags.map(
+        (t) => t.job.id,
+      );
+    expect((await found('kerbl odile')).toSorted()).toEqual(ids.toSorted());
+    expect((await found('kerblnie')).toSorted()).toEqual(ids.toSorted());
+    expect(await found('qqzzqqzz')).toEqual([]);
+    expect(await found('?!')).toEqual([]);
+    expect((await found(' ')).length).toBe(100);
+  });
+
   it.each([
     ['since=2026-01-01', 'since and after go together.'],
     [`since=never&after=${randomUUID()}`, 'since must be a moment.'],

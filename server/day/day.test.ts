@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Day } from '@rusty-wren/contract';
 import { USUAL_HOURS } from '@rusty-wren/core/schedule';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aCheckIn, openBench, post, type TestBench } from '../testing/bench';
+import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
 
 let bench: TestBench;
 let account: string;
@@ -58,6 +58,22 @@ describe('the day', () => {
     const later = { ...pin, from: '2026-11-27T13:00:00.000Z' };
     expect((await send('PUT', '/pins', later)).body.pins).toEqual([later]);
     expect((await send('DELETE', `/pins/${encodeURIComponent(pin.task)}`)).body.pins).toEqual([]);
+  });
+
+  it('forgets what was put somewhere of a job that has gone home', async () => {
+    const gone = aCheckIn();
+    await post(bench.app, '/api/jobs', gone);
+    const pin = (id: string) => ({
+      task: `${id} mend`,
+      jobId: id,
+      account,
+      from: '2026-11-27T09:00:00.000Z',
+    });
+    await send('PUT', '/pins', pin(gone.jobId));
+    const closing = { ...note(''), kind: 'stage', body: { stage: 'closed', reason: 'fetched' } };
+    await post(bench.app, `/api/jobs/${gone.jobId}/entries`, { entries: [closing] });
+    expect((await send('PUT', '/pins', pin(jobId))).body.pins.map((p) => p.jobId)).toEqual([jobId]);
+    await send('DELETE', `/pins/${encodeURIComponent(`${jobId} mend`)}`);
   });
 
   it('keeps one plan for one piece of work, whoever worked it out, and tells of it', async () => {

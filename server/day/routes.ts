@@ -101,6 +101,10 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
           [pin.task, pin.jobId, pin.account, pin.from],
         ),
       );
+      // What was put somewhere on a job that has gone home since is nowhere any more.
+      await pool.query(
+        "DELETE FROM day_pin p USING job_card k WHERE k.job_id = p.job_id AND k.stage = 'closed'",
+      );
       return c.json<Day>(await answer());
     })
     .delete('/pins/:task', async (c) => {

@@ -87,9 +87,12 @@ export function jobRoutes(
       if (which === 'open')
         return c.json(await readRack(pool, outlooks, { now: new Date().toISOString(), patience }));
       if (which !== 'closed') throw refuse(400, 'show must be open or closed.');
-      const words = c.req.query('words');
-      const asked = words === undefined ? null : (await understood(pool, words)).query;
-      return c.json(await readClosed(pool, { after: afterAsked(c), asked }));
+      const after = afterAsked(c);
+      const words = c.req.query('words')?.trim();
+      if (!words) return c.json(await readClosed(pool, { after, asked: null }));
+      const { query: asked } = await understood(pool, words);
+      // What is like nothing finds nothing, not everything.
+      return c.json(asked === null ? { tags: [], next: null } : await readClosed(pool, { after, asked }));
     })
     .post('/', async (c) => {
       const wanted = await checkedBody<CheckIn>(c, checkInSchema);
