@@ -9,6 +9,7 @@ import { days } from './days';
 import { speedInChromium } from './inChromium';
 import { ears } from './ear';
 import { smallNetworks } from './networks';
+import { opening } from './opening';
 import { rebuildWith } from './rebuildWith';
 import { recovery } from './recovery';
 import { scale } from './scale';
@@ -20,6 +21,7 @@ import { POLICIES, type Outcome, type Share } from './plays';
  * Speed of the inference, every policy played on the same drawn machines, and the plan against the exact optimum.
  * The ear against two pitch detectors on `--clips N` recordings a place, and the tuning advice on `--tunes N` mistunings.
  * The day's plan against simple rules and the best there is on `--weeks N` drawn weeks (500); `--days-only` for that alone.
+ * `--opening` alone: until the rack and the bench are usable, on a slow processor and line, beside an empty page.
  * `--scale` alone: start, rack, finding and the rest on histories of `--jobs 1000,25000,250000` jobs.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
  */
@@ -166,6 +168,10 @@ function flag(name: string): string | undefined {
 
 if (process.argv.includes('--scale')) {
   await scale((flag('jobs') ?? '1000,25000,250000').split(',').map(Number));
+  process.exit();
+}
+if (process.argv.includes('--opening')) {
+  await opening();
   process.exit();
 }
 if (!process.argv.includes('--plays-only')) days(Number(flag('weeks') ?? 500));

@@ -72,7 +72,7 @@ export class Outlooks {
   want(jobId: string): void {
     if (this.stopped) return;
     this.queue.add(jobId);
-    this.running ??= this.run().finally(() => (this.running = null));
+    this.running ??= this.run();
   }
 
   /** Waits until those wanted are worked out, at most so long, ms. */
@@ -106,7 +106,7 @@ export class Outlooks {
       const [first] = this.queue;
       const [last] = this.later;
       const id = first ?? last;
-      if (id === undefined) return;
+      if (id === undefined) break;
       // Taken off before: wanted again meanwhile, it is looked at again.
       (first === undefined ? this.later : this.queue).delete(id);
       this.now = first ?? null;
@@ -118,6 +118,8 @@ export class Outlooks {
       this.now = null;
       for (const tell of this.heard) tell();
     }
+    // In the same breath as the queue was found empty: what is wanted next begins anew.
+    this.running = null;
   }
 
   /** A job's case with what was found in the same can, and the name of what that rests on; null where it is closed or gone. */
