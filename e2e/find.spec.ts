@@ -36,7 +36,7 @@ test('an owner is found with a slip, by keys; the machine’s life is opened, an
     .getByRole('link', { name: /Comeback 45/ })
     .first()
     .click();
-  await expect(page.getByRole('heading', { name: 'Brakken Comeback 45' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Brakken Comeback 45', exact: true })).toBeVisible();
   expect(await barred(page)).toEqual([]);
   await page.getByRole('region', { name: 'Jobs' }).getByRole('link').click();
   await expect(page).toHaveURL(new RegExp(`/job/${jobId}$`));

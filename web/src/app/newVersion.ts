@@ -4,7 +4,7 @@ import { pause } from './pause';
 const VISIBLE = 'rusty-wren visible';
 const LOOK_MS = 30 * 60_000;
 
-const LOOK_AGAIN_MS = 60_000;
+const LOOK_AGAIN_MS = 10_000;
 
 /** Resolves when the page's being seen has changed. */
 const turned = (): Promise<void> =>
