@@ -181,6 +181,8 @@ test('unknown jobs and addresses, and a silent server, each have their screen', 
   await page.goto('/nowhere');
   await expect(page.getByText('Nothing hangs here')).toBeVisible();
   await page.route('**/api/jobs?*', (route) => route.abort());
+  // Told of a change, the page would ask again by itself.
+  await page.route('**/api/stream', (route) => route.abort());
   await page.goto('/');
   await expect(page.getByText('The bench server does not answer')).toBeVisible();
   await page.unroute('**/api/jobs?*');
