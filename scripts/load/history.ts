@@ -21,7 +21,7 @@ interface Template {
 /** Tables a job is made of: their triggers are not asked while the history is laid down. */
 const LAID = ['bench_entry', 'job'] as const;
 
-/** What each template's log comes to once it is closed: its own entries, and a closing. */
+/** The jobs whose logs are laid down over and over: those that name nothing of another log or file. */
 async function templatesOf(pool: Pool): Promise<{ id: string; open: boolean }[]> {
   const { rows } = await pool.query<{ id: string; open: boolean }>(
     `SELECT j.id, k.stage <> 'closed' AS open FROM job j JOIN job_card k ON k.job_id = j.id

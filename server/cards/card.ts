@@ -115,6 +115,12 @@ export function wordsOf({ tag, customer, machine }: Job, picture: Picture): stri
   ]).slice(0, MOST_WORDS);
 }
 
+/** The entries of a log that nobody has struck. */
+function unstruck(entries: readonly Entry[]): Entry[] {
+  const struck = new Set(entries.flatMap((e) => e.strikes ?? []));
+  return entries.filter((e) => !struck.has(e.id));
+}
+
 /** A squeeze of a job as it is kept: psi at sea level. */
 export interface Squeeze {
   entry: string;
@@ -128,9 +134,8 @@ export function squeezesIn(
   entries: readonly Entry[],
   machine: Pick<Machine, 'kind' | 'displacementCc'>,
 ): Squeeze[] {
-  const struck = new Set(entries.flatMap((e) => e.strikes ?? []));
-  return entries.flatMap((e): Squeeze[] => {
-    if (e.kind !== 'finding' || e.body.check !== 'compression-gauge' || struck.has(e.id)) return [];
+  return unstruck(entries).flatMap((e): Squeeze[] => {
+    if (e.kind !== 'finding' || e.body.check !== 'compression-gauge') return [];
     const { reading } = e.body;
     if (!reading || !('psi' in reading)) return [];
     const judged = judgeReading('compression-gauge', reading, factsOf(machine));
@@ -142,9 +147,8 @@ export function squeezesIn(
 
 /** The carburettor as it was said last in a log and not struck. */
 export function carburettorIn(entries: readonly Entry[]): { body: Carburettor; notedAt: string } | null {
-  const struck = new Set(entries.flatMap((e) => e.strikes ?? []));
-  const last = entries
-    .flatMap((e) => (e.kind === 'carburettor' && !struck.has(e.id) ? [e] : []))
+  const last = unstruck(entries)
+    .flatMap((e) => (e.kind === 'carburettor' ? [e] : []))
     .toSorted((x, y) => x.notedAt.localeCompare(y.notedAt))
     .at(-1);
   return last ? { body: last.body, notedAt: last.notedAt } : null;

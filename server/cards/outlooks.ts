@@ -2,19 +2,13 @@ import { caseOf, evidenceFromTheCan, phaseOf, type Entry } from '@rusty-wren/cor
 import type { Case } from '@rusty-wren/core/diagnosis';
 import { inTransaction, type Pool } from '../db/pool';
 import { readLogs } from '../jobs/log';
-import { JOB_COLUMNS, jobOf, type JobRow } from '../jobs/rows';
-import { modelKey, readSqueezes } from '../specs/squeeze';
+import { jobOf } from '../jobs/rows';
+import { readSqueezes } from '../specs/squeeze';
 import { Announcer } from '../stream/announcer';
 import { factsKey, outlookKey, pictureOf, type Outlook } from './card';
 import { openOfModels, project } from './project';
+import { CARD_COLUMNS, type CardRow } from './rows';
 import { Thinker } from './thinker';
-
-interface CardRow extends JobRow {
-  seq: number;
-  facts: string;
-  shared_can: boolean;
-  outlook_key: string | null;
-}
 
 /** What is told of the rack is gathered so long, ms. */
 const GATHER_MS = 200;
@@ -124,26 +118,26 @@ export class Outlooks {
 
   /** A job's case with what was found in the same can, and the name of what that rests on; null where it is closed or gone. */
   private async caseOf(id: string) {
-    const columns = `k.seq, k.facts, k.shared_can, k.outlook_key, ${JOB_COLUMNS} JOIN job_card k ON k.job_id = j.id`;
-    const own = await this.pool.query<CardRow>(`SELECT ${columns} WHERE j.id = $1 AND k.stage <> 'closed'`, [
-      id,
-    ]);
+    const own = await this.pool.query<CardRow>(
+      `SELECT ${CARD_COLUMNS} WHERE j.id = $1 AND k.stage <> 'closed'`,
+      [id],
+    );
     const row = own.rows[0];
     if (!row) return null;
     const mates = row.shared_can
       ? await this.pool.query<CardRow>(
-          `SELECT ${columns} WHERE k.customer_id = $1 AND k.stage <> 'closed' AND k.shared_can AND j.id <> $2`,
+          `SELECT ${CARD_COLUMNS} WHERE k.customer_id = $1 AND k.stage <> 'closed' AND k.shared_can AND j.id <> $2`,
           [row.customer_id, id],
         )
       : { rows: [] };
     const rows = [row, ...mates.rows];
-    const squeezes = await readSqueezes(this.pool, rows.map(modelKey));
+    const squeezes = await readSqueezes(this.pool, rows);
     const logs = await readLogs(
       this.pool,
       rows.map((r) => r.id),
     );
     const [one, ...others] = rows.map((r) => {
-      const { machine } = jobOf(r, squeezes(modelKey(r)));
+      const { machine } = jobOf(r, squeezes(r));
       const entries = logs.get(r.id) ?? [];
       return {
         jobId: r.id,

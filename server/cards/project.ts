@@ -21,9 +21,9 @@ export async function project(client: pg.PoolClient, jobIds: Iterable<string>): 
   const logs = await readLogs(client, ids);
   await keepSeen(client, rows, logs);
   // Those of this very job count for others of its model, and so they are kept first.
-  const squeezes = await readSqueezes(client, rows.map(modelKey));
+  const squeezes = await readSqueezes(client, rows);
   const cards = rows.map((row) => {
-    const job = jobOf(row, squeezes(modelKey(row)));
+    const job = jobOf(row, squeezes(row));
     const entries = logs.get(row.id) ?? [];
     const picture = pictureOf(job.machine, entries);
     return {

@@ -1,38 +1,9 @@
 import type { ClosedPage, RackTag } from '@rusty-wren/contract';
 import { pressing } from '@rusty-wren/core/schedule';
 import type { Db } from '../db/pool';
-import { JOB_COLUMNS, jobOf, type JobRow } from '../jobs/rows';
-import { outlookKey, type Outlook, type Says } from './card';
+import { outlookKey } from './card';
 import type { Outlooks } from './outlooks';
-
-export interface CardRow extends JobRow {
-  seq: number;
-  facts: string;
-  stage: RackTag['stage'];
-  since: Date;
-  shared_can: boolean;
-  says: Says;
-  outlook: Outlook | null;
-  outlook_key: string | null;
-}
-
-export const CARD_COLUMNS = `k.seq, k.facts, k.stage, k.since, k.shared_can, k.says, k.outlook, k.outlook_key, ${JOB_COLUMNS}
-  JOIN job_card k ON k.job_id = j.id`;
-
-/** A job's tag from its card. What the engine made of it before it grew is better than nothing. */
-export function tagOf(row: CardRow): RackTag {
-  const { phase, ...says } = row.says;
-  const closed = row.stage === 'closed';
-  return {
-    job: jobOf(row, []),
-    stage: row.stage,
-    stageSince: row.since.toISOString(),
-    ...says,
-    lead: closed ? null : (row.outlook?.lead ?? null),
-    phase: phase ?? row.outlook?.phase ?? null,
-    toFind: closed ? null : (row.outlook?.toFind ?? null),
-  };
-}
+import { CARD_COLUMNS, tagOf, type CardRow } from './rows';
 
 /** Open jobs whose outlook rests on something that has changed since. */
 function stale(rows: readonly CardRow[]): string[] {

@@ -1,5 +1,6 @@
-import type { Found, FoundMachine, FoundOwner, MachineLife, OwnerLife } from '@rusty-wren/contract';
-import { CARD_COLUMNS, closedJobs, tagOf, type CardRow } from '../cards/rack';
+import type { Customer, Found, FoundMachine, FoundOwner, MachineLife, OwnerLife } from '@rusty-wren/contract';
+import { closedJobs } from '../cards/rack';
+import { CARD_COLUMNS, tagOf, type CardRow } from '../cards/rows';
 import type { Db } from '../db/pool';
 import { refuse } from '../http/problem';
 import { readSqueezesOf } from '../specs/squeeze';
@@ -8,12 +9,6 @@ import { understood } from './understood';
 
 const MOST = { owners: 6, machines: 6, jobs: 12, life: 60 } as const;
 
-interface OwnerRow {
-  id: string;
-  name: string;
-  circle: string | null;
-  phone: string | null;
-}
 interface MachineRow {
   id: string;
   kind: FoundMachine['kind'];
@@ -23,6 +18,7 @@ interface MachineRow {
   displacement_cc: number | null;
 }
 const machineOf = ({ displacement_cc, ...row }: MachineRow) => ({ ...row, displacementCc: displacement_cc });
+const OWNER = `json_build_object('id', c.id, 'name', c.name, 'circle', c.circle, 'phone', c.phone) AS owner`;
 const MACHINE = 'm.id, m.kind, m.maker, m.model, m.serial, m.displacement_cc';
 
 async function ownersFound(db: Db, query: string): Promise<FoundOwner[]> {
@@ -37,8 +33,8 @@ async function ownersFound(db: Db, query: string): Promise<FoundOwner[]> {
 }
 
 async function machinesFound(db: Db, query: string): Promise<FoundMachine[]> {
-  const { rows } = await db.query<MachineRow & { owner: OwnerRow; jobs: number }>(
-    `SELECT ${MACHINE}, json_build_object('id', c.id, 'name', c.name, 'circle', c.circle, 'phone', c.phone) AS owner,
+  const { rows } = await db.query<MachineRow & { owner: Customer; jobs: number }>(
+    `SELECT ${MACHINE}, ${OWNER},
        (SELECT count(*)::int FROM job j WHERE j.machine_id = m.id) AS jobs
      FROM (SELECT * FROM machine WHERE words @@ $1::tsquery LIMIT ${MOST.machines}) m
      JOIN customer c ON c.id = m.customer_id ORDER BY m.maker, m.model, c.name`,
@@ -86,8 +82,8 @@ const jobsWhere = async (db: Db, where: string, id: string): Promise<Found['jobs
 
 /** A machine with its jobs since it first came, and its squeezes. Throws 404 for none. */
 export async function lifeOf(db: Db, id: string): Promise<MachineLife> {
-  const { rows } = await db.query<MachineRow & { owner: OwnerRow }>(
-    `SELECT ${MACHINE}, json_build_object('id', c.id, 'name', c.name, 'circle', c.circle, 'phone', c.phone) AS owner
+  const { rows } = await db.query<MachineRow & { owner: Customer }>(
+    `SELECT ${MACHINE}, ${OWNER}
      FROM machine m JOIN customer c ON c.id = m.customer_id WHERE m.id = $1`,
     [id],
   );
@@ -104,7 +100,7 @@ export async function lifeOf(db: Db, id: string): Promise<MachineLife> {
 
 /** An owner with their machines and latest jobs. Throws 404 for none. */
 export async function ownerOf(db: Db, id: string): Promise<OwnerLife> {
-  const { rows } = await db.query<OwnerRow>('SELECT id, name, circle, phone FROM customer WHERE id = $1', [
+  const { rows } = await db.query<Customer>('SELECT id, name, circle, phone FROM customer WHERE id = $1', [
     id,
   ]);
   if (!rows[0]) throw refuse(404, 'Nobody on the books has that id.');

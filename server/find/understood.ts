@@ -1,15 +1,29 @@
 import type { Found } from '@rusty-wren/contract';
+import type { Context } from 'hono';
 import { wordsIn } from '../cards/card';
 import type { Db } from '../db/pool';
+import { refuse } from '../http/problem';
 
 /** Longer than this nobody types. */
-export const MOST_TYPED = 200;
+const MOST_TYPED = 200;
 /** So many words are looked for. */
 const MOST_WORDS = 8;
 /** So many words are taken in the place of one that stands nowhere. */
 const MOST_INSTEAD = 4;
-/** Slips borne in a word of so many letters. */
-const slips = (word: string): number => (word.length >= 6 ? 2 : word.length >= 4 ? 1 : 0);
+/** A shorter word with a slip may be anything. */
+const LEAST_LETTERS = 4;
+/** Letters that may be wrong: two changed over are two, and one slip. */
+const MOST_OFF = 2;
+/** By so many letters a word of some length may be too short or too long. */
+const lengthOff = (word: string): number => (word.length >= 6 ? 2 : 1);
+
+/** The words a question asks for; null where it asks for none. Throws 400 for more than anybody types. */
+export function wordsAsked(c: Context): string | null {
+  const words = c.req.query('words') ?? null;
+  if (words !== null && words.length > MOST_TYPED)
+    throw refuse(400, `words is longer than ${MOST_TYPED} letters.`);
+  return words;
+}
 
 /**
  * What was typed, as PostgreSQL's text search takes it: each word as a beginning, and one that stands nowhere as the words it may
@@ -44,17 +58,14 @@ export async function understood(
 
 /** The words a slip may have been meant for: by letters changed, with the first one right, else by what they have in common. */
 async function nearest(db: Db, word: string): Promise<string[]> {
-  const most = slips(word);
-  if (most === 0 || /[0-9]/.test(word)) return [];
+  if (word.length < LEAST_LETTERS || /[0-9]/.test(word)) return [];
   const { rows } = await db.query<{ word: string; off: number }>(
     `SELECT word, levenshtein_less_equal(word, $1, 3) AS off FROM word
      WHERE word !~ '[0-9]' AND left(word, 1) = left($1, 1) AND length(word) BETWEEN length($1) - $2 AND length($1) + $2
      ORDER BY off, similarity(word, $1) DESC, word LIMIT ${MOST_INSTEAD}`,
-    [word, most],
+    [word, lengthOff(word)],
   );
-  // Two letters changed over are two letters off, and one slip.
-  const bears = Math.max(most, word.length >= 4 ? 2 : 0);
-  const near = rows.filter((r) => r.off <= bears);
+  const near = rows.filter((r) => r.off <= MOST_OFF);
   const [best] = near;
   if (best) return near.filter((r) => r.off === best.off).map((r) => r.word);
   const like = await db.query<{ word: string }>(

@@ -4,7 +4,7 @@ import { HTTPException } from 'hono/http-exception';
 import pg from 'pg';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { refuse } from '../http/problem';
-import { modelKey, readSqueezes } from '../specs/squeeze';
+import { readSqueezes } from '../specs/squeeze';
 import { readLog } from './log';
 import { isRefusal, noteEntries, type Refusal } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
@@ -18,7 +18,7 @@ export async function openEndOf(db: Db, jobId: string): Promise<string | null> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [jobId]);
   const row = rows[0];
   if (!row) return null;
-  const { machine } = jobOf(row, (await readSqueezes(db, [modelKey(row)]))(modelKey(row)));
+  const { machine } = jobOf(row, (await readSqueezes(db, [row]))(row));
   return readJob(await readLog(db, jobId), factsOf(machine)).openEnds[0]?.says ?? null;
 }
 

@@ -18,7 +18,7 @@ import { readLog } from './log';
 import { appendEntries } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readCarburettor } from '../specs/carburettor';
-import { modelKey, readSqueezes, readSqueezesOf } from '../specs/squeeze';
+import { readSqueezes, readSqueezesOf } from '../specs/squeeze';
 import type { Outlooks } from '../cards/outlooks';
 import { understood } from '../find/understood';
 import { readClosed, readRack, type After } from '../cards/rack';
@@ -28,14 +28,13 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
-  const [ofModels, own, carburettor, entries] = await Promise.all([
-    readSqueezes(db, [modelKey(row)]),
+  const [squeezesOf, own, carburettor, entries] = await Promise.all([
+    readSqueezes(db, [row]),
     readSqueezesOf(db, row.machine_id),
     readCarburettor(db, row),
     readLog(db, id),
   ]);
-  const ofModel = ofModels(modelKey(row));
-  const squeezes = [...own, ...ofModel.filter((s) => s.machineId !== row.machine_id)].sort((x, y) =>
+  const squeezes = [...own, ...squeezesOf(row).filter((s) => s.machineId !== row.machine_id)].sort((x, y) =>
     x.notedAt.localeCompare(y.notedAt),
   );
   const known = jobOf(row, squeezes);

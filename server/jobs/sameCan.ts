@@ -1,7 +1,7 @@
 import { factsOf, type Job, type JobWithLog } from '@rusty-wren/contract';
 import { mayShareCan, readJob, type Entry } from '@rusty-wren/core/log';
 import type { Db } from '../db/pool';
-import { modelKey, readSqueezes } from '../specs/squeeze';
+import { readSqueezes } from '../specs/squeeze';
 import { readLogs } from './log';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 
@@ -25,8 +25,8 @@ export async function readSameCan(
     db,
     others.rows.map((row) => row.id),
   );
-  const squeezes = await readSqueezes(db, others.rows.map(modelKey));
+  const squeezes = await readSqueezes(db, others.rows);
   return others.rows
-    .map((row) => ({ job: jobOf(row, squeezes(modelKey(row))), entries: logs.get(row.id) ?? [] }))
+    .map((row) => ({ job: jobOf(row, squeezes(row)), entries: logs.get(row.id) ?? [] }))
     .filter((mate) => mayShareCan(own, readJob(mate.entries, factsOf(mate.job.machine))));
 }

@@ -1,8 +1,7 @@
 import type { Account, CustomerWithMachines, Model } from '@rusty-wren/contract';
 import { Hono } from 'hono';
 import type { Db, Pool } from '../db/pool';
-import { MOST_TYPED, understood } from '../find/understood';
-import { refuse } from '../http/problem';
+import { understood, wordsAsked } from '../find/understood';
 
 /** So many owners are known by heart, those who came last; so many are found by words, each with so many machines. */
 const MOST = { latest: 150, found: 12, machines: 60 } as const;
@@ -37,12 +36,7 @@ export function peopleRoutes(pool: Pool): Hono {
       const { rows } = await pool.query<Account>('SELECT id, name FROM account ORDER BY name');
       return c.json(rows);
     })
-    .get('/customers', async (c) => {
-      const words = c.req.query('words') ?? null;
-      if (words !== null && words.length > MOST_TYPED)
-        throw refuse(400, `words is longer than ${MOST_TYPED} letters.`);
-      return c.json<CustomerWithMachines[]>(await ownersOf(pool, words));
-    })
+    .get('/customers', async (c) => c.json<CustomerWithMachines[]>(await ownersOf(pool, wordsAsked(c))))
     .get('/models', async (c) => {
       const { rows } = await pool.query<Model>(
         `SELECT DISTINCT ON (lower(maker), lower(model)) maker, model, kind, displacement_cc AS "displacementCc"

@@ -1,9 +1,13 @@
 import type { SqueezeReading } from '@rusty-wren/contract';
 import type { Db } from '../db/pool';
 
+interface OfModel {
+  maker: string;
+  model: string;
+}
+
 /** A maker's model as it is looked up: case does not count. */
-export const modelKey = ({ maker, model }: { maker: string; model: string }): string =>
-  `${maker} ${model}`.toLowerCase();
+export const modelKey = ({ maker, model }: OfModel): string => `${maker} ${model}`.toLowerCase();
 
 /** So many of a model tell what is usual; so many of one machine show its life. */
 const MOST_OF_MODEL = 60;
@@ -28,12 +32,12 @@ const readingOf = (row: Row): SqueezeReading => ({
 
 /**
  * The latest squeezes of each of some models that this shop has measured and not struck: psi as it would read at sea level,
- * oldest first. Models by their {@link modelKey}.
+ * oldest first.
  */
 export async function readSqueezes(
   db: Db,
-  models: readonly string[],
-): Promise<(model: string) => readonly SqueezeReading[]> {
+  models: readonly OfModel[],
+): Promise<(model: OfModel) => readonly SqueezeReading[]> {
   const { rows } = await db.query<Row>({
     name: 'squeezes_of_models',
     text: `SELECT wanted.model, s.machine_id, s.psi, s.sound, s.noted_at, j.tag
@@ -42,12 +46,12 @@ export async function readSqueezes(
         SELECT * FROM squeeze WHERE model = wanted.model ORDER BY noted_at DESC LIMIT ${MOST_OF_MODEL}
       ) s JOIN job j ON j.id = s.job_id
       ORDER BY s.noted_at, s.entry_id`,
-    values: [[...new Set(models)]],
+    values: [[...new Set(models.map(modelKey))]],
   });
   const byModel = new Map<string, SqueezeReading[]>();
   for (const row of rows)
     if (!byModel.get(row.model)?.push(readingOf(row))) byModel.set(row.model, [readingOf(row)]);
-  return (model) => byModel.get(model) ?? [];
+  return (model) => byModel.get(modelKey(model)) ?? [];
 }
 
 /** The latest squeezes of one machine, oldest first. */

@@ -1,10 +1,10 @@
-import type { Day as DayBooks, Drawer, RackTag } from '@rusty-wren/contract';
+import type { Day as DayBooks, Drawer, NeedOfJob, RackTag } from '@rusty-wren/contract';
 import type { Stocked } from '@rusty-wren/core/parts';
 import { helpsOf, planned, type Help } from '@rusty-wren/core/schedule';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { draw, JOB } from '../testing/bench';
+import { aTag, draw, JOB } from '../testing/bench';
 import { fakeServer } from '../testing/server';
 import { HoursSheet } from './HoursSheet';
 import { NowAndThen } from './NowAndThen';
@@ -29,23 +29,26 @@ const BO = { id: '00000000-0000-4000-8000-00000000000b', name: 'Bo' };
 const BOOKS: DayBooks = { hours: [], pins: [], rooms: { bath: 1, outdoors: 2 }, plan: null };
 const DRAWER: Drawer = { parts: [], orders: [], needs: [], used: [] };
 const jobId = (n: number): string => `00000000-0000-4000-8000-0000000001${n}`;
-const tag = (n: number, more: Partial<RackTag> = {}): RackTag => ({
-  job: { ...JOB, id: jobId(n), tag: n, customer: { ...JOB.customer, phone: 'ext. 7' } },
-  stage: 'hook',
-  waitingFor: null,
-  stageSince: '2026-11-20T09:00:00.000Z',
-  complaints: [],
-  lead: { cause: 'coil-failed', probability: 0.6 },
-  phase: { kind: 'check', check: 'fuel-smell', minutes: 0.5 },
-  mended: [],
-  standing: [],
-  safety: [],
-  off: 0,
-  inPieces: false,
-  hands: null,
-  toFind: null,
-  coldStart: null,
-  entryCount: 3,
+const tag = (n: number, more: Partial<RackTag> = {}): RackTag =>
+  aTag(
+    { id: jobId(n), tag: n, customer: { ...JOB.customer, phone: 'ext. 7' } },
+    { complaints: [], lead: { cause: 'coil-failed', probability: 0.6 }, ...more },
+  );
+/** The coil that 11 wants. */
+const coilFor11 = (more: Partial<NeedOfJob>): NeedOfJob => ({
+  id: 'n',
+  jobId: jobId(11),
+  use: null,
+  name: 'Coil',
+  part: 'p',
+  count: 1,
+  state: 'to-order',
+  source: null,
+  expected: null,
+  tag: 11,
+  owner: '',
+  machine: '',
+  promisedFor: null,
   ...more,
 });
 const promisedFor = (n: number, day: string): RackTag => {
@@ -82,21 +85,7 @@ describe('the work of the day', () => {
       stage: 'parts',
       phase: { kind: 'repair', settled: { entryId: 'e', cause: 'coil-failed', outcome: null } },
     });
-    const need = {
-      id: 'n',
-      jobId: jobId(11),
-      use: null,
-      name: 'Coil',
-      part: 'p',
-      count: 1,
-      state: 'ordered',
-      source: null,
-      expected: '2026-11-30',
-      tag: 11,
-      owner: '',
-      machine: '',
-      promisedFor: null,
-    } as const;
+    const need = coilFor11({ state: 'ordered', expected: '2026-11-30' });
     const { work } = planOf([waiting], BOOKS, { ...DRAWER, needs: [need] });
     expect(work.tasks[0]!.release).toBe(3 * 1440 - 60);
     expect(planOf([waiting]).waiting).toEqual([{ job: jobId(11), for: 'parts' }]);
@@ -157,21 +146,7 @@ describe('promises', () => {
   });
 
   it('says what would help, and what that would cost', () => {
-    const need = {
-      id: 'n',
-      jobId: jobId(11),
-      use: null,
-      name: 'Coil',
-      part: 'p',
-      count: 1,
-      state: 'to-order',
-      source: null,
-      expected: null,
-      tag: 11,
-      owner: '',
-      machine: '',
-      promisedFor: null,
-    } as const;
+    const need = coilFor11({});
     const { work, known } = planOf([promisedFor(11, '2026-11-27'), tag(12)]);
     const said = (how: Help['how'], over: Partial<Help> = {}, at = known): string => {
       cleanup();
@@ -215,21 +190,7 @@ describe('promises', () => {
       onHand: 0,
       held: 0,
     };
-    const need = {
-      id: 'n',
-      jobId: jobId(11),
-      use: null,
-      name: 'Coil',
-      part: 'p',
-      count: 1,
-      state: 'to-order',
-      source: null,
-      expected: null,
-      tag: 11,
-      owner: '',
-      machine: '',
-      promisedFor: '2026-12-02',
-    } as const;
+    const need = coilFor11({ promisedFor: '2026-12-02' });
     const waits = {
       ...promisedFor(11, '2026-12-02'),
       stage: 'parts' as const,

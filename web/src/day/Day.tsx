@@ -54,9 +54,8 @@ export function Planned({
     [tags, drawer, day, accounts, zero],
   );
   const plan = usePlan(work, zero, day.plan);
-  const done = plan?.share === null ? plan.slots : null;
-  const stand = usePromises(work, done);
-  const helps = useHelps(work, done, stand, waiting);
+  const stand = usePromises(work, plan);
+  const helps = useHelps(work, plan, stand, waiting);
   const known = useMemo(
     () => ({
       tags: new Map(tags.map((t) => [t.job.id, t])),

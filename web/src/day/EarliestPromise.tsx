@@ -45,7 +45,7 @@ function Reckoned({
     [tags, drawer, day, accounts, zero],
   );
   const plan = usePlan(work, zero, day.plan);
-  const stand = usePromises(work, plan && plan.share === null ? plan.slots : null);
+  const stand = usePromises(work, plan);
   if (!stand || !Number.isFinite(stand.newcomer)) return null;
   const earliest = format(momentOf(stand.newcomer, zero), 'yyyy-MM-dd');
   return (

@@ -87,6 +87,9 @@ export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown 
   }, [isKept, kept, zero, found, key]);
 }
 
+/** The slots of a plan that nobody looks for a better one of any more. */
+const doneOf = (plan: Shown | null): readonly Slot[] | null => (plan?.share === null ? plan.slots : null);
+
 /** How each promise stands by a plan, and when a machine that comes in now is ready. */
 interface Stand {
   promises: readonly Promised[];
@@ -96,7 +99,8 @@ interface Stand {
 /**
  * How the promises stand by a plan that is done; null until the first is, what stood before while the next one is worked out.
  */
-export function usePromises(work: Work, slots: readonly Slot[] | null): Stand | null {
+export function usePromises(work: Work, plan: Shown | null): Stand | null {
+  const slots = doneOf(plan);
   const [stand, setStand] = useState<Stand | null>(null);
   useEffect(() => {
     if (!slots) return;
@@ -116,10 +120,11 @@ export function usePromises(work: Work, slots: readonly Slot[] | null): Stand | 
 /** What would help the promises that may break; null until it is worked out, what helped before while that is. */
 export function useHelps(
   work: Work,
-  slots: readonly Slot[] | null,
+  plan: Shown | null,
   stand: Stand | null,
   waiting: readonly Waiting[],
 ): readonly Help[] | null {
+  const slots = doneOf(plan);
   const [helps, setHelps] = useState<readonly Help[] | null>(null);
   useEffect(() => {
     if (!slots || !stand) return;

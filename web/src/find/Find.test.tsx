@@ -4,29 +4,21 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { HereBefore } from '../checkin/HereBefore';
 import { CameBack } from '../job/CameBack';
-import { draw, JOB } from '../testing/bench';
+import { aTag, draw, JOB } from '../testing/bench';
 import { FindSheet } from './FindSheet';
 import { Life } from './MachinePage';
 
-const tag = (n: number, more: Partial<RackTag> = {}): RackTag => ({
-  job: { ...JOB, id: `job-${n}`, tag: n },
-  stage: 'closed',
-  waitingFor: null,
-  stageSince: '2026-04-20T09:00:00.000Z',
-  complaints: ['no-fire'],
-  lead: null,
-  phase: { kind: 'closed' },
-  mended: [{ cause: 'coil-failed' }],
-  standing: [],
-  safety: [],
-  off: 0,
-  inPieces: false,
-  hands: null,
-  toFind: null,
-  coldStart: null,
-  entryCount: 4,
-  ...more,
-});
+const tag = (n: number, more: Partial<RackTag> = {}): RackTag =>
+  aTag(
+    { id: `job-${n}`, tag: n },
+    {
+      stage: 'closed',
+      stageSince: '2026-04-20T09:00:00.000Z',
+      phase: { kind: 'closed' },
+      mended: [{ cause: 'coil-failed' }],
+      ...more,
+    },
+  );
 const FOUND: Found = {
   owners: [{ ...JOB.customer, machines: 3, open: 1 }],
   machines: [{ ...JOB.machine, owner: JOB.customer, jobs: 2 }],

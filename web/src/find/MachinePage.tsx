@@ -8,7 +8,7 @@ import { Link, useParams } from 'react-router';
 import { problemWords, useMachineQuery } from '../api/api';
 import { Loading, NotFetched } from '../ui/State';
 import { KIND_WORDS } from '../ui/words';
-import { JobRow } from './JobRow';
+import { JobList } from './JobList';
 import { LifeLine } from './LifeLine';
 
 /** A machine's life: every job since it first came, and its squeeze over the years. */
@@ -29,7 +29,6 @@ export function Life({
 }: {
   life: MachineLife;
 }): ReactElement {
-  const now = new Date().toISOString();
   const first = jobs.at(-1);
   return (
     <div className="w-full max-w-4xl flex-1 px-3 py-5 sm:px-5">
@@ -57,18 +56,7 @@ export function Life({
         <h2 className="text-2xl font-bold">
           {jobs.length} {jobs.length === 1 ? 'job' : 'jobs'}
         </h2>
-        <ul>
-          {jobs.map((tag) => (
-            <li key={tag.job.id}>
-              <Link
-                to={`/job/${tag.job.id}`}
-                className="flex min-h-12 items-center border-b border-line py-2 text-lg leading-snug hover:bg-line"
-              >
-                <JobRow tag={tag} whose="nobody" now={now} />
-              </Link>
-            </li>
-          ))}
-        </ul>
+        <JobList jobs={jobs} whose="nobody" />
       </section>
       <Record record={record} model={`${machine.maker} ${machine.model}`} />
     </div>

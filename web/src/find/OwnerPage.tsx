@@ -4,7 +4,7 @@ import type { ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { problemWords, useOwnerQuery } from '../api/api';
 import { Loading, NotFetched } from '../ui/State';
-import { JobRow } from './JobRow';
+import { JobList } from './JobList';
 
 /** An owner: whom to ring, their machines, and what they brought. */
 export function OwnerPage(): ReactElement {
@@ -20,7 +20,6 @@ export function OwnerPage(): ReactElement {
 
 /** An owner's machines and jobs, as they are told. */
 export function Owner({ life: { owner, machines, jobs } }: { life: OwnerLife }): ReactElement {
-  const now = new Date().toISOString();
   return (
     <div className="w-full max-w-4xl flex-1 px-3 py-5 sm:px-5">
       <h1 className="text-4xl font-bold">{owner.name}</h1>
@@ -56,18 +55,7 @@ export function Owner({ life: { owner, machines, jobs } }: { life: OwnerLife }):
       </section>
       <section aria-label="Jobs" className="mt-6">
         <h2 className="text-2xl font-bold">Jobs</h2>
-        <ul>
-          {jobs.map((tag) => (
-            <li key={tag.job.id}>
-              <Link
-                to={`/job/${tag.job.id}`}
-                className="flex min-h-12 items-center border-b border-line py-2 text-lg leading-snug hover:bg-line"
-              >
-                <JobRow tag={tag} whose="machine" now={now} />
-              </Link>
-            </li>
-          ))}
-        </ul>
+        <JobList jobs={jobs} whose="machine" />
       </section>
     </div>
   );

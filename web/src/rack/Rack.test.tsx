@@ -4,7 +4,7 @@ import { act, cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/api';
-import { draw, JOB } from '../testing/bench';
+import { aTag, draw, JOB } from '../testing/bench';
 import { Closed } from './Closed';
 import { Rack } from './Rack';
 import { askedWords, coldStartDueNow, phaseWords } from './words';
@@ -13,31 +13,20 @@ const NOW = '2026-05-06T09:00:00.000Z';
 
 const tag = (n: number, more: Partial<RackTag> & { owner?: string; model?: string } = {}): RackTag => {
   const { owner = 'Odile Farrant', model = `B${n}`, ...rest } = more;
-  return {
-    job: {
-      ...JOB,
+  return aTag(
+    {
       id: `job-${n}`,
       tag: n,
       customer: { ...JOB.customer, name: owner },
       machine: { ...JOB.machine, id: `m-${n}`, model, serial: `S-${n}` },
     },
-    stage: 'bench',
-    waitingFor: null,
-    stageSince: JOB.checkedInAt,
-    complaints: ['no-fire'],
-    lead: { cause: 'coil-failed', probability: 0.41 },
-    phase: { kind: 'check', check: 'spark-tester', minutes: 3 },
-    mended: [],
-    standing: [],
-    safety: [],
-    off: 0,
-    inPieces: false,
-    hands: null,
-    toFind: null,
-    coldStart: null,
-    entryCount: 4,
-    ...rest,
-  };
+    {
+      stage: 'bench',
+      lead: { cause: 'coil-failed', probability: 0.41 },
+      phase: { kind: 'check', check: 'spark-tester', minutes: 3 },
+      ...rest,
+    },
+  );
 };
 const TAGS: readonly RackTag[] = [
   tag(101),

@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import type { Job, JobWithLog } from '@rusty-wren/contract';
+import type { Job, JobWithLog, RackTag } from '@rusty-wren/contract';
 import { makeEntry, type Entry, type Noted } from '@rusty-wren/core/log';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { render } from '@testing-library/react';
@@ -25,6 +25,27 @@ export const JOB: Job = {
   checkedInAt: '2026-05-04T08:00:00.000Z',
   promisedFor: null,
 };
+
+/** A tag on the rack, or of a closed job. */
+export const aTag = (job: Partial<Job>, more: Partial<RackTag> = {}): RackTag => ({
+  job: { ...JOB, ...job },
+  stage: 'hook',
+  waitingFor: null,
+  stageSince: JOB.checkedInAt,
+  complaints: ['no-fire'],
+  lead: null,
+  phase: { kind: 'check', check: 'fuel-smell', minutes: 0.5 },
+  mended: [],
+  standing: [],
+  safety: [],
+  off: 0,
+  inPieces: false,
+  hands: null,
+  toFind: null,
+  coldStart: null,
+  entryCount: 4,
+  ...more,
+});
 
 /** What a line of shorthand, or an entry as it is, puts on the log. Throws on a line that is not understood. */
 function notedIn(line: string | Noted): readonly Noted[] {
