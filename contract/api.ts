@@ -7,7 +7,7 @@ import {
   type ComplaintId,
 } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/machine';
-import type { Entry, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
+import type { Entry, Leaving, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
 import type { PricedMachine } from '@rusty-wren/core/worth';
 import Joi from 'joi';
@@ -171,8 +171,18 @@ export interface ModelRecord {
   found: { cause: CauseId; jobs: number }[];
   /** The middle one of so many sound squeezes, psi at sea level. */
   squeeze: { psi: number; of: number } | null;
+  /** Where each screw stood on so many that went home proved, turns out from the seat: the middle one, and the middle half of them. */
+  screws: { screw: 'L' | 'H'; turns: number; from: number; to: number; of: number }[];
   /** Parts that were fitted, the most used first. */
   parts: { name: string; used: number }[];
+}
+
+/** How a job left a machine, and when. */
+export interface MachineLeft extends Leaving {
+  jobId: string;
+  tag: number;
+  /** When it went home, or was last moved on, ISO 8601. */
+  at: string;
 }
 
 /** A machine with every job since it first came, the latest first. */
@@ -181,6 +191,8 @@ export interface MachineLife {
   owner: Customer;
   jobs: RackTag[];
   squeezes: SqueezeReading[];
+  /** How each of those jobs left it, those that say anything of it, the oldest first. */
+  left: MachineLeft[];
   /** What this shop found on its model. */
   record: ModelRecord;
 }

@@ -41,6 +41,8 @@ const job = (model, serial) => {
   return `/job/${tag?.job.id}`;
 };
 
+/** @type {{ machines: { id: string }[] }} */
+const fell = await (await fetch(`${base}/api/find?words=F62-11902`)).json();
 /**
  * @typedef {object} View
  * @property {string} name
@@ -72,7 +74,7 @@ const views = [
     },
   },
   { name: 'rebuild', path: `${job('Reed 28')}/rebuild` },
-  { name: 'rebuild-dark', path: `${job('Thicket 30')}/rebuild`, theme: 'dark' },
+  { name: 'machine', path: `/machines/${fell.machines[0]?.id}`, theme: 'dark' },
   {
     name: 'choices',
     path: `${job('Fell 52', 'F52-7743')}/choices`,

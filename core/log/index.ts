@@ -1,3 +1,4 @@
+export { leavingOf, type Leaving } from './leaving';
 export { COMEBACK_DAYS, comebackOf, type Gone } from './comeback';
 export {
   BEHIND_ANSWERS,

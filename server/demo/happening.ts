@@ -44,6 +44,7 @@ export type Happening =
   | { order: BuildOrder }
   | { worth: Bodies['worth'] }
   | { decided: Bodies['decision'] }
+  | { answered: Bodies['answered'] }
   /** A paper given to the owner as the log makes it then. */
   | { given: PaperKind }
   /** A photo, drawn for the demo. */
@@ -59,6 +60,8 @@ export interface Scenario {
   /** Owner and machine in the demo world. */
   machine: { [O in keyof Owners]: readonly [O, keyof Owners[O]['machines']] }[keyof Owners];
   daysAgo: number;
+  /** The number of its tag, where it hung before those of now. */
+  tag?: number;
   /** Days from today it is promised for; negative is late. */
   promisedIn?: number;
   by: (typeof TECHNICIANS)[number];

@@ -25,6 +25,7 @@ import { DRAWN, drawPhoto, type DrawnId } from './drawn';
 import { OWNERS, SPEC_CARDS, TECHNICIANS, type DemoMachine, type DemoOwner } from './people';
 import type { Happening, Scenario } from './happening';
 import { loadParts } from './parts';
+import { PAST } from './past';
 import { SCENARIOS } from './scenarios';
 
 const DAY_MS = 86_400_000;
@@ -105,6 +106,7 @@ function plain(happening: Plainly): Noted {
   if ('renewed' in happening) return { kind: 'put-back', body: { layer: happening.renewed, renewed: true } };
   if ('worth' in happening) return { kind: 'worth', body: happening.worth };
   if ('decided' in happening) return { kind: 'decision', body: happening.decided };
+  if ('answered' in happening) return { kind: 'answered', body: happening.answered };
   if ('stage' in happening) return { kind: 'stage', body: happening };
   return {
     kind: 'finding',
@@ -207,7 +209,7 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
     const drawn = await drawAll();
     /** Jobs that wait for parts, by model. */
     const waiting = new Map<string, string>();
-    for (const scenario of SCENARIOS) {
+    for (const scenario of [...PAST, ...SCENARIOS]) {
       const by = accounts.get(scenario.by) ?? '';
       const loaded = await loadScenario(client, scenario, { now, owners, by, drawn });
       if (loaded.stage === 'parts') waiting.set(loaded.model, loaded.jobId);
@@ -249,6 +251,11 @@ async function loadScenario(
   const promised =
     scenario.promisedIn === undefined ? undefined : new Date(now.getTime() + scenario.promisedIn * DAY_MS);
   const jobId = randomUUID();
+  if (scenario.tag !== undefined)
+    await client.query(
+      'INSERT INTO job (id, tag, machine_id, checked_in_at) OVERRIDING SYSTEM VALUE VALUES ($1, $2, $3, $4)',
+      [jobId, scenario.tag, ids?.get(machine), entries[0]?.notedAt],
+    );
   await checkIn(client, {
     jobId,
     customer: { id: ids?.get('owner') ?? '' },

@@ -221,6 +221,27 @@ describe('a machine and an owner', () => {
     expect(record.parts).toEqual([]);
   });
 
+  it('tells how each job left it, and where the screws of its model stood once they were proved', async () => {
+    const tam = owners.find((o) => o.name === 'Tam Brisco')!;
+    const fell = (await get<OwnerLife>(`/api/owners/${tam.id}`)).machines.find((m) => m.model === 'Fell 62')!;
+    const { left, record } = await get<MachineLife>(`/api/machines/${fell.id}`);
+    expect(left.map((l) => l.tag)).toEqual([31, 58, 84, expect.any(Number)]);
+    expect(left.map((l) => l.screws.L?.now)).toEqual([1.25, 1.125, 1.125, undefined]);
+    expect(left[2]).toMatchObject({
+      told: [{ cause: 'piston-heat-scored', answer: 'told' }],
+      decided: 'bare',
+    });
+    expect(left[2]!.papers).toEqual(['report', 'work-done']);
+    expect(left[3]!.gap).toEqual({ mm: [0.3, 0.52], sound: false });
+    expect(record.screws).toEqual([
+      { screw: 'L', of: 3, turns: 1.125, from: 1.125, to: 1.1875 },
+      { screw: 'H', of: 3, turns: 1, from: 1, to: 1 },
+    ]);
+    // A card of before, until it is made anew, leaves its line out.
+    await bench.pool.query("UPDATE job_card SET leaving = '{}' WHERE machine_id = $1", [fell.id]);
+    expect((await get<MachineLife>(`/api/machines/${fell.id}`)).left).toEqual([]);
+  });
+
   it('that are not there are said so', async () => {
     const none = '00000000-0000-4000-8000-000000000000';
     expect((await bench.app.request(`/api/machines/${none}`)).status).toBe(404);

@@ -1,4 +1,13 @@
-import type { Customer, Found, FoundMachine, FoundOwner, MachineLife, OwnerLife } from '@rusty-wren/contract';
+import type {
+  Customer,
+  Found,
+  FoundMachine,
+  FoundOwner,
+  MachineLeft,
+  MachineLife,
+  OwnerLife,
+} from '@rusty-wren/contract';
+import type { Leaving } from '@rusty-wren/core/log';
 import { closedJobs } from '../cards/rack';
 import { CARD_COLUMNS, tagOf, type CardRow } from '../cards/rows';
 import type { Db } from '../db/pool';
@@ -80,6 +89,18 @@ const jobsWhere = async (db: Db, where: string, id: string): Promise<Found['jobs
     )
   ).rows.map(tagOf);
 
+/** How a machine's latest jobs left it, the oldest first. */
+async function leftBy(db: Db, machineId: string): Promise<MachineLeft[]> {
+  const { rows } = await db.query<{ job_id: string; tag: number; since: Date; leaving: Leaving }>(
+    `SELECT k.job_id, j.tag, k.since, k.leaving FROM job_card k JOIN job j ON j.id = k.job_id
+     WHERE k.machine_id = $1 AND k.leaving <> '{}' ORDER BY k.since DESC LIMIT ${MOST.life}`,
+    [machineId],
+  );
+  return rows
+    .map(({ job_id, tag, since, leaving }) => ({ jobId: job_id, tag, at: since.toISOString(), ...leaving }))
+    .reverse();
+}
+
 /** A machine with its jobs since it first came, and its squeezes. Throws 404 for none. */
 export async function lifeOf(db: Db, id: string): Promise<MachineLife> {
   const { rows } = await db.query<MachineRow & { owner: Customer }>(
@@ -94,6 +115,7 @@ export async function lifeOf(db: Db, id: string): Promise<MachineLife> {
     owner,
     jobs: await jobsWhere(db, 'k.machine_id', id),
     squeezes: await readSqueezesOf(db, id),
+    left: await leftBy(db, id),
     record: await recordOf(db, machine),
   };
 }

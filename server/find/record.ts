@@ -9,7 +9,7 @@ const MOST = 8;
 /** What this shop found and put right on a model, its usual squeeze, and the parts it took. */
 export async function recordOf(db: Db, model: { maker: string; model: string }): Promise<ModelRecord> {
   const names = [model.maker, model.model];
-  const [found, squeeze, parts] = await Promise.all([
+  const [found, squeeze, screws, parts] = await Promise.all([
     db.query<{ cause: ModelRecord['found'][number]['cause']; jobs: number; of: number }>(
       `WITH mine AS (
          SELECT k.job_id, k.says FROM machine m JOIN job_card k ON k.machine_id = m.id
@@ -29,6 +29,16 @@ export async function recordOf(db: Db, model: { maker: string; model: string }):
        FROM (SELECT psi FROM squeeze WHERE model = $1 AND sound ORDER BY noted_at DESC LIMIT ${LATEST}) s`,
       [modelKey(model)],
     ),
+    db.query<ModelRecord['screws'][number]>(
+      `SELECT screw, count(*)::int AS of, percentile_cont(0.5) WITHIN GROUP (ORDER BY turns) AS turns,
+         percentile_cont(0.25) WITHIN GROUP (ORDER BY turns) AS from, percentile_cont(0.75) WITHIN GROUP (ORDER BY turns) AS to
+       FROM (SELECT k.leaving->'screws' AS screws FROM machine m JOIN job_card k ON k.machine_id = m.id
+             WHERE lower(m.maker) = lower($1) AND lower(m.model) = lower($2) AND k.stage = 'closed' AND k.leaving @> '{"proved": true}'
+             ORDER BY k.since DESC LIMIT ${LATEST}) latest,
+         unnest(ARRAY['L', 'H']) AS screw, LATERAL (SELECT (screws->screw->>'now')::float8 AS turns) t
+       WHERE turns IS NOT NULL GROUP BY screw ORDER BY screw DESC`,
+      names,
+    ),
     db.query<ModelRecord['parts'][number]>(
       `SELECT p.name, -sum(v.on_hand)::int AS used FROM part_move v JOIN part_need n ON n.id = v.need_id
        JOIN job j ON j.id = n.job_id JOIN machine m ON m.id = j.machine_id JOIN part p ON p.id = v.part_id
@@ -42,6 +52,7 @@ export async function recordOf(db: Db, model: { maker: string; model: string }):
     jobs: found.rows[0]?.of ?? 0,
     found: found.rows.flatMap(({ cause, jobs }) => (cause ? [{ cause, jobs }] : [])),
     squeeze: psi === null ? null : { psi: Math.round(psi), of: n },
+    screws: screws.rows,
     parts: parts.rows,
   };
 }

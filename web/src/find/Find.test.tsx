@@ -1,4 +1,4 @@
-import type { Found, MachineLife, RackTag } from '@rusty-wren/contract';
+import type { Found, MachineLeft, MachineLife, RackTag } from '@rusty-wren/contract';
 import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -30,7 +30,8 @@ const LIFE: MachineLife = {
   owner: JOB.customer,
   jobs: [],
   squeezes: [],
-  record: { jobs: 0, found: [], squeeze: null, parts: [] },
+  left: [],
+  record: { jobs: 0, found: [], squeeze: null, screws: [], parts: [] },
 };
 /** What the server answers; what was asked of it. */
 let answer: () => Response;
@@ -93,7 +94,8 @@ describe('the life of a machine', () => {
     owner: JOB.customer,
     jobs: [tag(120, { stage: 'hook', phase: { kind: 'prove' } }), tag(101, { standing: ['ring-stuck'] })],
     squeezes: [],
-    record: { jobs: 0, found: [], squeeze: null, parts: [] },
+    left: [],
+    record: { jobs: 0, found: [], squeeze: null, screws: [], parts: [] },
     ...more,
   });
   const at = (psi: number, notedAt: string) => ({
@@ -120,24 +122,73 @@ describe('the life of a machine', () => {
       jobs: 41,
       found: [{ cause: 'stale-fuel' as const, jobs: 9 }],
       squeeze: { psi: 148, of: 12 },
+      screws: [{ screw: 'L' as const, turns: 1.125, from: 1, to: 1.25, of: 7 }],
       parts: [{ name: 'Fuel line', used: 3 }],
     };
     draw(<Life life={life({ record })} />);
     const said = screen.getByRole('region', { name: 'What this model has' }).textContent;
     expect(said).toContain('9 of 41');
     expect(said).toContain('Sound ones read 148 psi (12 measured).');
+    expect(said).toContain('the L screw stood 1 1/8 out (mostly 1 to 1 1/4, 7 counted).');
     expect(said).toContain('Took 3 × Fuel line.');
   });
 
-  it('draws its squeeze over the years; one alone is said', () => {
-    draw(<Life life={life({ squeezes: [at(152, '2024-03-01T09:00:00.000Z')] })} />);
-    expect(screen.getByText('152 psi in Mar 2024.')).toBeTruthy();
-    expect(screen.queryByRole('img')).toBeNull();
+  const left = (more: Partial<MachineLeft> = {}): MachineLeft => ({
+    jobId: 'job-101',
+    tag: 101,
+    at: '2026-04-20T09:00:00.000Z',
+    screws: {},
+    gap: null,
+    proved: true,
+    told: [],
+    decided: null,
+    papers: [],
+    photos: [],
+    ...more,
+  });
+
+  it('draws squeeze, gap and screws over the years, of two legs the one further out', () => {
+    draw(<Life life={life()} />);
+    expect(screen.queryByRole('region', { name: 'Over the years' })).toBeNull();
     cleanup();
-    const two = [at(152, '2024-03-01T09:00:00.000Z'), at(138, '2026-03-01T09:00:00.000Z')];
-    draw(<Life life={life({ squeezes: two })} />);
-    expect(screen.getByRole('img').getAttribute('aria-label')).toBe(
-      '152 psi in Mar 2024, 138 psi in Mar 2026',
+    const squeezes = [at(152, '2024-03-01T09:00:00.000Z'), at(138, '2026-03-01T09:00:00.000Z')];
+    const jobs = [
+      left({ screws: { L: { found: 0.75, now: 1.125 } }, gap: { mm: [0.3, 0.52], sound: false } }),
+      left({ jobId: 'job-120', at: '2026-06-01T09:00:00.000Z', screws: { L: { found: 1.125, now: 1.25 } } }),
+    ];
+    draw(<Life life={life({ squeezes, left: jobs })} />);
+    expect(screen.getAllByRole('img').map((i) => i.getAttribute('aria-label'))).toEqual([
+      'Squeeze, psi: 152 psi in Mar 2024, 138 psi in Mar 2026',
+      'Coil gap, mm: 0.52 mm in Apr 2026',
+      'L screw, turns out: 1 1/8 in Apr 2026, 1 1/4 in Jun 2026',
+    ]);
+  });
+
+  it('tells what the owner was told and left, and keeps papers and pictures a tap away', () => {
+    draw(
+      <Life
+        life={life({
+          left: [
+            left({
+              told: [{ cause: 'piston-heat-scored', answer: 'told', words: 'Shallow yet' }],
+              decided: 'bare',
+              papers: ['report', 'work-done'],
+              photos: ['f'.repeat(64)],
+            }),
+            left({ jobId: 'job-120', tag: 120 }),
+          ],
+        })}
+      />,
+    );
+    const told = screen.getByRole('region', { name: 'Told, and left' });
+    expect(within(told).getAllByRole('listitem')).toHaveLength(1);
+    expect(told.textContent).toMatch(/scor.*the owner was told: Shallow yet.*Chosen: Make it run/i);
+    const kept = within(screen.getByRole('region', { name: 'Papers and pictures' }));
+    expect(kept.getByRole('link', { name: 'Report and choices, Work done' }).getAttribute('href')).toBe(
+      '/job/job-101/papers',
+    );
+    expect(kept.getByAltText('Picture 1 of tag 101').getAttribute('src')).toBe(
+      `/api/photos/${'f'.repeat(64)}`,
     );
   });
 });

@@ -1,7 +1,6 @@
 import type { MachineLife } from '@rusty-wren/contract';
-import { factsOf } from '@rusty-wren/contract';
 import { causeOf } from '@rusty-wren/core/knowledge';
-import { figuresOf } from '@rusty-wren/core/machine';
+import { formatTurns } from '@rusty-wren/core/units';
 import { format } from 'date-fns';
 import type { ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
@@ -9,9 +8,10 @@ import { problemWords, useMachineQuery } from '../api/api';
 import { Loading, NotFetched } from '../ui/State';
 import { KIND_WORDS } from '../ui/words';
 import { JobList } from './JobList';
-import { LifeLine } from './LifeLine';
+import { PapersAndPictures, ToldAndLeft } from './Kept';
+import { OverTheYears } from './OverTheYears';
 
-/** A machine's life: every job since it first came, and its squeeze over the years. */
+/** A machine's life: what was measured over the years, every job since it first came, what was told and kept. */
 export function MachinePage(): ReactElement {
   const { machineId = '' } = useParams();
   const { data, error, refetch } = useMachineQuery(machineId);
@@ -25,11 +25,13 @@ export function MachinePage(): ReactElement {
 
 /** The life of a machine, as it is told. */
 export function Life({
-  life: { machine, owner, jobs, squeezes, record },
+  life: { machine, owner, jobs, squeezes, left, record },
 }: {
   life: MachineLife;
 }): ReactElement {
   const first = jobs.at(-1);
+  // Its job knows the maker's figures for it.
+  const [latest] = jobs;
   return (
     <div className="w-full max-w-4xl flex-1 px-3 py-5 sm:px-5">
       <h1 className="text-4xl font-bold">
@@ -46,18 +48,15 @@ export function Life({
           {first && `, first here ${format(first.job.checkedInAt, 'MMMM yyyy')}`}
         </span>
       </p>
-      {squeezes.length > 0 && (
-        <section aria-label="Squeeze" className="mt-6">
-          <h2 className="text-2xl font-bold">Squeeze</h2>
-          <LifeLine readings={squeezes} band={figuresOf(factsOf(machine)).squeezePsi} />
-        </section>
-      )}
+      <OverTheYears machine={latest?.job.machine ?? machine} squeezes={squeezes} left={left} />
+      <ToldAndLeft left={left} />
       <section aria-label="Jobs" className="mt-6">
         <h2 className="text-2xl font-bold">
           {jobs.length} {jobs.length === 1 ? 'job' : 'jobs'}
         </h2>
         <JobList jobs={jobs} whose="nobody" />
       </section>
+      <PapersAndPictures left={left} />
       <Record record={record} model={`${machine.maker} ${machine.model}`} />
     </div>
   );
@@ -65,7 +64,7 @@ export function Life({
 
 /** What this shop found on machines of the model: in shares, with the counts they rest on. */
 function Record({ record, model }: { record: MachineLife['record']; model: string }): ReactElement | null {
-  const { jobs, found, squeeze, parts } = record;
+  const { jobs, found, squeeze, screws, parts } = record;
   if (jobs === 0) return null;
   return (
     <section aria-label="What this model has" className="mt-8">
@@ -93,6 +92,13 @@ function Record({ record, model }: { record: MachineLife['record']; model: strin
           Sound ones read <strong>{squeeze.psi} psi</strong> ({squeeze.of} measured).
         </p>
       )}
+      {screws.map(({ screw, turns, from, to, of }) => (
+        <p key={screw} className="mt-1 text-lg">
+          Left proved, the {screw} screw stood <strong>{formatTurns(turns)}</strong> out (
+          {from < to && `mostly ${formatTurns(from)} to ${formatTurns(to)}, `}
+          {of} counted).
+        </p>
+      ))}
       {parts.length > 0 && (
         <p className="mt-1 text-lg">Took {parts.map((p) => `${p.used} × ${p.name}`).join(', ')}.</p>
       )}
