@@ -1,18 +1,14 @@
 import {
-  CHECK_IDS,
   familyIdOf,
   type Carburettor,
   type CauseId,
   type CheckId,
   type ComplaintId,
 } from '@rusty-wren/core/knowledge';
-import { MACHINE_KINDS, type MachineFacts, type MachineKind } from '@rusty-wren/core/machine';
+import type { MachineFacts, MachineKind } from '@rusty-wren/core/machine';
 import type { Entry, Leaving, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
 import type { PricedMachine } from '@rusty-wren/core/worth';
-import Joi from 'joi';
-import { entrySchema } from './entries';
-import { day, uuid } from './wire';
 
 export interface Account {
   id: string;
@@ -105,13 +101,6 @@ export interface JobWithLog {
 export interface OwnOrder {
   checks: CheckId[];
 }
-
-export const ownOrderSchema = Joi.object({
-  checks: Joi.array()
-    .items(Joi.string().valid(...CHECK_IDS))
-    .unique()
-    .required(),
-}).required();
 
 /** One tag on the rack: the job and what its log comes to now. */
 export interface RackTag {
@@ -219,44 +208,6 @@ export interface CheckIn {
   promisedFor?: string;
   entries: NewEntry[];
 }
-
-const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
-const known = Joi.object({ id: uuid.required() });
-
-/** The fields of a check-in that are typed, as page and server take them. */
-export const checkInFields = {
-  owner: text(120),
-  kind: Joi.string().valid(...MACHINE_KINDS),
-  maker: text(60),
-  model: text(60),
-  serial: text(60),
-  displacementCc: Joi.number().min(10).max(200),
-  fault: text(500),
-} as const;
-
-export const checkInSchema = Joi.object({
-  jobId: uuid.required(),
-  customer: Joi.alternatives()
-    .conditional(Joi.object({ id: Joi.exist() }).unknown(), {
-      then: known,
-      otherwise: Joi.object({ name: checkInFields.owner.required(), circle: text(80), phone: text(40) }),
-    })
-    .required(),
-  machine: Joi.alternatives()
-    .conditional(Joi.object({ id: Joi.exist() }).unknown(), {
-      then: known,
-      otherwise: Joi.object({
-        kind: checkInFields.kind.required(),
-        maker: checkInFields.maker.required(),
-        model: checkInFields.model.required(),
-        serial: checkInFields.serial,
-        displacementCc: checkInFields.displacementCc,
-      }),
-    })
-    .required(),
-  promisedFor: day,
-  entries: Joi.array().items(entrySchema).min(1).max(100).required(),
-}).required();
 
 /** What changes beside the logs: the drawer with its orders, the day's hours and plan, or what the engine makes of open jobs. */
 export type Moved = 'parts' | 'day' | 'rack';

@@ -1,28 +1,17 @@
-import {
-  CAUSE_IDS,
-  CHECK_IDS,
-  COMPLAINT_IDS,
-  REPAIR_OUTCOMES,
-  PART_IDS,
-  REMEDY_IDS,
-  SURENESS,
-  type CauseId,
-  type CheckId,
-  type ComplaintId,
-  type History,
-  type PartId,
-  type RemedyId,
-  type RepairOutcome,
-  type Sureness,
+import type {
+  CauseId,
+  CheckId,
+  ComplaintId,
+  History,
+  PartId,
+  RemedyId,
+  RepairOutcome,
+  Sureness,
 } from '@rusty-wren/core/knowledge';
-import { MACHINE_KINDS, type MachineFacts } from '@rusty-wren/core/machine';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { actedOn, takeIn, type Case, type Diagnosis, type Evidence } from '@rusty-wren/core/diagnosis';
 import type { Bodies, Picture } from '@rusty-wren/core/log';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
-import Joi from 'joi';
-import { hasItsResult, historySchema, pullsSchema, readingKeys, takesPulls } from './bench';
-import { clearMessage } from './messages';
-import { specFiguresSchema } from './specCard';
 
 export const CASE_FORMAT = 'rusty-wren-case/1';
 
@@ -48,72 +37,6 @@ export interface CaseFile {
   machine: Omit<MachineFacts, 'baselineTurns'>;
   history?: History;
   log: LogLine[];
-}
-
-const id = (ids: readonly string[]): Joi.StringSchema =>
-  Joi.string()
-    .valid(...ids)
-    .required();
-
-const KEYS = ['complaint', 'check', 'repair', 'tookOff', 'putBack'];
-
-const findingLine = Joi.object({
-  check: id(CHECK_IDS),
-  result: Joi.string(),
-  sureness: Joi.string().valid(...SURENESS),
-  pulls: pullsSchema,
-  note: Joi.string().allow(''),
-  ...readingKeys,
-})
-  .or('result', 'psi', 'mm', 'rpm', 'turns', 'trace')
-  .custom(hasItsResult)
-  .custom(takesPulls);
-
-const logLine = Joi.object()
-  .when(Joi.object({ complaint: Joi.exist() }).unknown(), {
-    then: Joi.object({ complaint: id(COMPLAINT_IDS) }),
-  })
-  .when(Joi.object({ check: Joi.exist() }).unknown(), { then: findingLine })
-  .when(Joi.object({ repair: Joi.exist() }).unknown(), {
-    then: Joi.object({
-      repair: id(CAUSE_IDS),
-      remedy: Joi.string().valid(...REMEDY_IDS),
-      outcome: id(REPAIR_OUTCOMES),
-    }),
-  })
-  .when(Joi.object({ tookOff: Joi.exist() }).unknown(), { then: Joi.object({ tookOff: id(PART_IDS) }) })
-  .when(Joi.object({ putBack: Joi.exist() }).unknown(), { then: Joi.object({ putBack: id(PART_IDS) }) })
-  .custom((line: object, helpers) => {
-    const named = KEYS.filter((key) => key in line);
-    if (named.length === 1) return line;
-    return helpers.message({ custom: `{{#label}} must name exactly one of ${KEYS.join(', ')}` });
-  });
-
-const caseFile = Joi.object({
-  format: Joi.string().valid(CASE_FORMAT).required(),
-  machine: Joi.object({
-    kind: id(MACHINE_KINDS),
-    displacementCc: Joi.number().positive().max(200),
-    spec: specFiguresSchema,
-    shopSqueezePsi: Joi.array().items(Joi.number().min(40).max(400)).max(500),
-  }).required(),
-  history: historySchema,
-  log: Joi.array().items(logLine).max(2000).required(),
-}).required();
-
-export class CaseFileError extends Error {}
-
-/** Parses a case file's text. Throws CaseFileError with one sentence naming the field and the reason. */
-export function parseCaseFile(text: string): CaseFile {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    throw new CaseFileError(`is not JSON: ${(error as Error).message}`);
-  }
-  const { error, value } = caseFile.validate(data, { convert: false });
-  if (error) throw new CaseFileError(clearMessage(error));
-  return value as CaseFile;
 }
 
 const listed = (value: number | number[] | undefined): readonly number[] | undefined =>

@@ -1,6 +1,9 @@
 export * from './api';
 export * from './bench';
 export * from './caseFile';
+export * from './readCaseFile';
+export * from './checkIn';
+export * from './ownOrder';
 export * from './entries';
 export { clearMessage } from './messages';
 export * from './shop';

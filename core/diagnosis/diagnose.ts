@@ -18,7 +18,7 @@ import { forecast, type Forecast, type Way } from './plan/forecast';
 import { lookAhead, lookedAhead, type Progress } from './plan/lookAhead';
 import type { NextCheck } from './plan/nextCheck';
 import { firstInOrder } from './plan/possible';
-import type { Stop } from './plan/stop';
+import type { Stop } from './plan/whyStop';
 import { whatNext } from './plan/whatNext';
 import { rulesFor } from './prior';
 

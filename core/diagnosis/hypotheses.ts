@@ -70,12 +70,16 @@ export const PAIR_AT: Uint32Array = (() => {
 })();
 
 /** Positions in SETS of the sets that hold each cause, in the order of CAUSES. */
-export const SETS_WITH: readonly Uint32Array[] = CAUSES.map((_, i) => {
-  const found: number[] = [];
+export const SETS_WITH: readonly Uint32Array[] = (() => {
+  // Alone, with one other, with two others: each cause is in as many.
+  const each = 1 + (N - 1) + ((N - 1) * (N - 2)) / 2;
+  const lists = CAUSES.map(() => new Uint32Array(each));
+  const filled = new Uint32Array(N + 1);
+  const { a, b, c } = SETS;
   for (let s = 1; s < SETS.count; s++)
-    if (SETS.a[s] === i || SETS.b[s] === i || SETS.c[s] === i) found.push(s);
-  return Uint32Array.from(found);
-});
+    for (const i of [a[s]!, b[s]!, c[s]!]) if (i < N) lists[i]![filled[i]!++] = s;
+  return lists;
+})();
 
 /** Positions in SETS of the empty set, and after it of every set that holds one of these causes (positions in CAUSES). */
 export function setsWithAny(causes: readonly number[]): Uint32Array {

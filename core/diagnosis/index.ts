@@ -22,4 +22,4 @@ export type { Forecast, Way } from './plan/forecast';
 export type { Progress } from './plan/lookAhead';
 export { type NextCheck, type Outlook } from './plan/nextCheck';
 export { skippedBy, type Skipped } from './plan/skipped';
-export { actedOn, leadingIn, type Stop } from './plan/stop';
+export { actedOn, leadingIn, type Stop } from './plan/whyStop';

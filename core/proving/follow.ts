@@ -5,7 +5,7 @@ import { explainsAny } from '../diagnosis/plan/needs';
 import { causeToActOn } from '../diagnosis/plan/nextCheck';
 import { firstFrom, planningFor } from '../diagnosis/plan/planning';
 import { costOf, offAfter } from '../diagnosis/plan/possible';
-import { leadingIn } from '../diagnosis/plan/stop';
+import { leadingIn } from '../diagnosis/plan/whyStop';
 import { whatNext } from '../diagnosis/plan/whatNext';
 import { posterior, type Posterior } from '../diagnosis/posterior';
 import {

@@ -20,9 +20,14 @@ if (root)
     </StrictMode>,
   );
 keepOffline();
-// Every place, and what instruments draw with, is there before the server may be gone.
-setTimeout(() => {
+/** Every place, and what instruments draw with, is there before the server may be gone. */
+function fetchRest(): void {
   fetchPlaces();
   void import('./tune/SpeedChart').catch(() => undefined);
   void import('./instruments/pressure/WatchChart').catch(() => undefined);
-}, 2000);
+}
+// Not before the place that was opened stands there, however slow it is.
+setTimeout(() => {
+  if ('requestIdleCallback' in globalThis) requestIdleCallback(fetchRest, { timeout: 10_000 });
+  else fetchRest();
+}, 3000);

@@ -6,7 +6,8 @@ import type { Posterior } from '../posterior';
 import { planFrom, type NextCheck } from './nextCheck';
 import { planningFor, type Planning } from './planning';
 import { rateAll, type Rated } from './rate';
-import { whenToStop, type Stop } from './stop';
+import { whenToStop } from './stop';
+import type { Stop } from './whyStop';
 
 /** What to do next: checks worth making, best first, or why to stop checking, and what forbids running the machine. */
 export interface WhatNext {

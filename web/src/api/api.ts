@@ -122,7 +122,8 @@ export const api = createApi({
         }
         return `jobs?${asked}`;
       },
-      providesTags: ['Rack'],
+      // Fetched anew whenever somebody comes to look, and not meanwhile: a note on any bench would fetch every page again.
+      keepUnusedDataFor: 0,
     }),
     /** What a few words find anywhere. */
     find: build.query<Found, string>({
