@@ -102,7 +102,8 @@ export async function opening(): Promise<void> {
     const pages = [
       ['an empty React page', `http://127.0.0.1:${emptyPort}/`, 'h1'],
       ['the rack', `${base}/`, '[data-tag]'],
-      ['the bench', `${base}/job/${job}`, '#step h2'],
+      ['the bench says it', `${base}/job/${job}`, '[data-glance] h2, #step h2'],
+      ['the whole bench', `${base}/job/${job}`, '#step h2'],
     ] as const;
     for (const way of WAYS) {
       console.log(`\nUntil it is usable, ${way.name} (median of ${RUNS})`);

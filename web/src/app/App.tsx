@@ -1,6 +1,7 @@
 import { useEffect, type ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
+import { BenchDoor, fetchBench } from '../bench/BenchDoor';
 import { Rack } from '../rack/Rack';
 import { Blank, Loading } from '../ui/State';
 import { keepSettings } from './settings';
@@ -8,12 +9,11 @@ import { NoPlace } from './NoPlace';
 import { Shell } from './Shell';
 import type { AppStore } from './store';
 
-/** Every place but the rack, fetched when somebody goes there. */
+/** Every place but the rack and the way to a bench, fetched when somebody goes there. */
 const PLACES = {
   '/day': async () => (await import('../day/Day')).Day,
   '/closed': async () => (await import('../rack/Closed')).Closed,
   '/check-in': async () => (await import('../checkin/CheckIn')).CheckIn,
-  '/job/:jobId': async () => (await import('../bench/Bench')).Bench,
   '/job/:jobId/map': async () => (await import('../map/CauseMap')).CauseMap,
   '/job/:jobId/tune': async () => (await import('../tune/Tune')).Tune,
   '/job/:jobId/start': async () => (await import('../start/Start')).Start,
@@ -35,6 +35,7 @@ const PLACES = {
 export const fetchPlaces = (): void =>
   void Promise.all([
     ...Object.values(PLACES).map((place) => place()),
+    fetchBench(),
     import('./KeyList'),
     import('../find/FindSheet'),
   ]).catch(() => undefined);
@@ -49,6 +50,7 @@ const router = createBrowserRouter([
         errorElement: <NoPlace />,
         children: [
           { path: '/', element: <Rack /> },
+          { path: '/job/:jobId', element: <BenchDoor /> },
           ...Object.entries(PLACES).map(([path, place]) => ({ path, lazy: { Component: place } })),
           {
             path: '*',

@@ -3,10 +3,12 @@ import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { pressIn, useKeys } from '../app/keys';
 import { JobHead } from '../job/JobHead';
-import { useLog, type JobAtBench } from '../job/useJob';
+import type { JobAtBench } from '../job/useJob';
+import { useLog } from '../job/useLog';
 import { NotTaken } from '../keeping/NotTaken';
 import { WithJob } from '../job/WithJob';
 import { Guarded } from '../ui/Guarded';
+import { Glance } from './Glance';
 import { BenchLine } from './BenchLine';
 import { Step } from './steps/Step';
 import { Suspects } from './Suspects';
@@ -16,7 +18,10 @@ import { useChosenCheck } from './useChosenCheck';
 
 /** The main screen: what to do next, the evidence, the suspects, the tray and the bench line. */
 export const Bench = (): ReactElement => (
-  <WithJob show={(atBench) => <AtBench key={atBench.job.id} atBench={atBench} />} />
+  <WithJob
+    show={(atBench) => <AtBench key={atBench.job.id} atBench={atBench} />}
+    waiting={(jobId) => <Glance jobId={jobId} />}
+  />
 );
 
 const STEP = 'step';

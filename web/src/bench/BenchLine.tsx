@@ -10,7 +10,7 @@ import {
   type ReactElement,
   type Ref,
 } from 'react';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 
 /** What was seen behind a cover says that the cover is off: the openings go with it. */
 function withOpenings(entries: readonly Noted[], off: readonly OffItem[]): Noted[] {

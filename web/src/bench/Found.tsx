@@ -3,7 +3,7 @@ import type { Found as FoundFault } from '@rusty-wren/core/diagnosis';
 import type { FoundFault as Answered, SafetyFault } from '@rusty-wren/core/log';
 import { ChevronDown, Eye, TriangleAlert, Wrench } from 'lucide-react';
 import { useState, type ReactElement, type ReactNode } from 'react';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 

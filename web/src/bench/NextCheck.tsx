@@ -19,7 +19,8 @@ import { StopWireSequence } from '../instruments/spark/StopWireSequence';
 import { LightsOutStep } from '../instruments/spark/LightsOutStep';
 import { inSentence, minutesWords, percent } from '../ui/words';
 import { Button } from '../ui/Button';
-import type { JobAtBench, Log } from '../job/useJob';
+import type { JobAtBench } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
 

@@ -1,7 +1,8 @@
 import { TooLong } from '../ui/TooLong';
 import { CAUSES, causeOf, type CauseId } from '@rusty-wren/core/knowledge';
 import { useState, type ReactElement } from 'react';
-import type { JobAtBench, Log } from '../job/useJob';
+import type { JobAtBench } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { Button, type ButtonLook } from '../ui/Button';
 import { useFinder } from '../ui/useFinder';
 import { RowButton } from '../ui/RowButton';

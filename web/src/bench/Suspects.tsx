@@ -7,7 +7,8 @@ import { inSentence, percent } from '../ui/words';
 import { Button } from '../ui/Button';
 import { Found } from './Found';
 import { Moves } from './Moves';
-import type { JobAtBench, Log } from '../job/useJob';
+import type { JobAtBench } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { OtherCause } from './OtherCause';
 
 const SHOWN = 6;

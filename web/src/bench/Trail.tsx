@@ -8,7 +8,7 @@ import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
 import { SURENESS_WORDS } from './SurenessPick';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 
 const REASONS = ['Read wrong', 'Poor light', 'Wrong machine', 'Typed wrong'];
 

@@ -2,7 +2,7 @@ import { CHOICE_NAMES, TOLD_HOW, type ToldHow } from '@rusty-wren/core/knowledge
 import { HOW_WORDS, sentence, type GivenPaper } from '@rusty-wren/core/log';
 import type { OfferedChoice } from '@rusty-wren/core/worth';
 import { useRef, useState, type ReactElement } from 'react';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { keepPhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';

@@ -5,7 +5,7 @@ import { useState, type ReactElement } from 'react';
 import { Shapes } from '../checkin/Shapes';
 import { SpeedShape } from '../drawn/SpeedShape';
 import { Sheet } from '../ui/Sheet';
-import type { Log } from './useJob';
+import type { Log } from './useLog';
 
 /** What it is complained of; opened, any behaviour is added or struck. */
 export function Complaints({

@@ -12,7 +12,8 @@ import { MorePlaces } from './MorePlaces';
 import { SaveCase } from './SaveCase';
 import { SameCan } from './SameCan';
 import { StagePick } from './StagePick';
-import type { JobAtBench, Log } from './useJob';
+import type { JobAtBench } from './useJob';
+import type { Log } from './useLog';
 
 /** The machine's tag and its complaint, along the top of the bench. */
 export function JobHead({

@@ -1,7 +1,8 @@
 import { Fuel, Link2, Unlink } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
-import type { Log, Mate } from './useJob';
+import type { Mate } from './useJob';
+import type { Log } from './useLog';
 
 /** Which other jobs drink from the same can, so that what is found in it counts here; a link can be cut and tied again. */
 export function SameCan({ mates, log }: { mates: readonly Mate[]; log: Log }): ReactElement | null {

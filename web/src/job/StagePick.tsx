@@ -4,7 +4,7 @@ import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
-import type { Log } from './useJob';
+import type { Log } from './useLog';
 
 const OPEN_STAGES: readonly Stage[] = ['hook', 'bench', 'parts', 'answer', 'proof'];
 

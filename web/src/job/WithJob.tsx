@@ -5,10 +5,17 @@ import { Loading, NotFetched } from '../ui/State';
 import { useJob, type JobAtBench } from './useJob';
 
 /** A screen about the job in the address: shown once it is fetched, with its loading and its failing in one place. */
-export function WithJob({ show }: { show: (atBench: JobAtBench) => ReactElement }): ReactElement {
+export function WithJob({
+  show,
+  waiting = () => <Loading what="Fetching the job…" />,
+}: {
+  show: (atBench: JobAtBench) => ReactElement;
+  /** What stands there until it is fetched. */
+  waiting?: (jobId: string) => ReactElement;
+}): ReactElement {
   const { jobId = '' } = useParams();
   const { atBench, isLoading, error, refetch } = useJob(jobId);
-  if (isLoading) return <Loading what="Fetching the job…" />;
+  if (isLoading) return waiting(jobId);
   if (atBench) return show(atBench);
   return (
     <NotFetched why={problemWords(error)} onRetry={() => void refetch()}>

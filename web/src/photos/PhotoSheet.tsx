@@ -1,6 +1,6 @@
 import { photoWords, type Bodies, type Photo, type PhotoTime } from '@rusty-wren/core/log';
 import { useState, type MouseEvent, type ReactElement } from 'react';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { OneOf } from '../ui/OneOf';

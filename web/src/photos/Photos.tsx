@@ -1,6 +1,6 @@
 import { nameOfThing, photoWords, type Photo } from '@rusty-wren/core/log';
 import { useState, type DragEvent, type ReactElement } from 'react';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { PhotoSheet } from './PhotoSheet';
 import { usePhoto } from './photoUrl';
 import { TakePhoto, takePhotos } from './TakePhoto';

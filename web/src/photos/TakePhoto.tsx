@@ -2,7 +2,7 @@ import type { Bodies } from '@rusty-wren/core/log';
 import { Camera } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
 import { layUpPhoto } from '../keeping/shelf';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
 import { makePhoto } from './makePhoto';
 

@@ -18,7 +18,7 @@ import { formatTurns } from '@rusty-wren/core/units';
 import { useState, type ReactElement, type ReactNode } from 'react';
 import { BIG_BUTTON, StepHead } from '../bench/steps/StepHead';
 import type { Noted, Picture } from '@rusty-wren/core/log';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
 import { inSentence } from '../ui/words';
 import { LeftOffBecause } from '../tray/LeftOffBecause';

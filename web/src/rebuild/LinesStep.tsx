@@ -1,7 +1,7 @@
 import { isCrossed, LINE_END_NAMES, LINE_ENDS, lineWords, type LineEnd } from '@rusty-wren/core/knowledge';
 import type { LineNow } from '@rusty-wren/core/log';
 import { useState, type FormEvent, type ReactElement } from 'react';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { Main } from './Main';

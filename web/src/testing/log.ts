@@ -1,5 +1,5 @@
 import type { Noted } from '@rusty-wren/core/log';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 
 /** A log that remembers what was noted on it, in batches as they came. */
 export function fakeLog(): { log: Log; noted: () => Noted[]; batches: () => (readonly Noted[])[] } {

@@ -1,7 +1,7 @@
 import { conditionWords } from '@rusty-wren/core/knowledge';
 import { GONE_WORDS, thingOf, type OffItem, type Picture } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';

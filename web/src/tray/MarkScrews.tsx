@@ -2,7 +2,7 @@ import { DndContext, PointerSensor, useDraggable, useSensor, useSensors } from '
 import { nameOfThing, screwPlanOf, type Picture, type ScrewPlace, type Thing } from '@rusty-wren/core/log';
 import { MapPin } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type MouseEvent, type ReactElement } from 'react';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';

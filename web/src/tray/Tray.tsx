@@ -5,7 +5,7 @@ import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { ItemSheet } from './ItemSheet';
 
 /** What is off the machine and has to go back, in the order it came off. */

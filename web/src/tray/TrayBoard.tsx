@@ -4,7 +4,7 @@ import { isCover } from '@rusty-wren/core/rebuild';
 import { Plus } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { LayerGlyph } from '../drawn/LayerGlyph';
-import type { Log } from '../job/useJob';
+import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
 import { ItemSheet, lyingWords } from './ItemSheet';
 import { TookOff } from './Tray';

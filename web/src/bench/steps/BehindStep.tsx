@@ -1,6 +1,6 @@
 import { causeOf, type CauseId } from '@rusty-wren/core/knowledge';
 import type { ReactElement } from 'react';
-import type { Log } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
 import { StepHead } from './StepHead';
 

@@ -1,6 +1,7 @@
 import { TriangleAlert } from 'lucide-react';
 import { useState, type FormEvent, type ReactElement } from 'react';
-import type { JobAtBench, Log } from '../../job/useJob';
+import type { JobAtBench } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { PartsAtHand } from '../../parts/PartsAtHand';
 import { OwnersCard } from '../../start/OwnersCard';
 import { Button } from '../../ui/Button';

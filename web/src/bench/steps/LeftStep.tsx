@@ -1,7 +1,7 @@
 import type { CauseId } from '@rusty-wren/core/knowledge';
 import type { Picture } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
-import type { Log } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
 import { causesInWords } from '../../ui/words';
 import { StepHead } from './StepHead';

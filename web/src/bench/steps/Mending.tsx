@@ -11,7 +11,7 @@ import type { Bodies, Noted, OffItem, ToMend } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
-import type { Log } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
 import { Written } from '../../ui/Written';
 import { useDraft } from '../../ui/useDraft';

@@ -4,7 +4,7 @@ import { format } from 'date-fns';
 import { Check, Circle, TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
-import type { Log } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { Button, BUTTON_LOOKS } from '../../ui/Button';
 import { useNow } from '../../ui/useNow';
 import { StepHead } from './StepHead';

@@ -1,7 +1,7 @@
 import { missingToRun } from '@rusty-wren/core/diagnosis';
 import { allBack, partsOff, type Noted, type OffItem } from '@rusty-wren/core/log';
 import type { ReactElement, ReactNode } from 'react';
-import type { Log } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
 import { OneLine } from '../../ui/OneLine';
 import { inSentence } from '../../ui/words';

@@ -1,7 +1,7 @@
 import { causeOf, remedyMinutes, remedyOf } from '@rusty-wren/core/knowledge';
 import { nameOfMend, type OffItem, type Settled } from '@rusty-wren/core/log';
 import type { ReactElement, ReactNode } from 'react';
-import type { Log } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
 import { causesInWords } from '../../ui/words';
 import { Mending } from './Mending';

@@ -1,5 +1,6 @@
 import type { ReactElement } from 'react';
-import type { JobAtBench, Log } from '../../job/useJob';
+import type { JobAtBench } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { OtherCause } from '../OtherCause';
 import { StepHead } from './StepHead';
 

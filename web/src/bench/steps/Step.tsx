@@ -2,7 +2,8 @@ import { nextInOrder, skippedBy, type NextCheck as Plan } from '@rusty-wren/core
 import type { CheckId } from '@rusty-wren/core/knowledge';
 import { offToStart, partsOff, type Phase } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
-import type { JobAtBench, Log } from '../../job/useJob';
+import type { JobAtBench } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { PartsAtHand } from '../../parts/PartsAtHand';
 import { Working } from '../../ui/Working';
 import { Alternatives } from '../Alternatives';

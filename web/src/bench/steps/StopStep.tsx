@@ -2,7 +2,8 @@ import { causeOf, CHOICE_NAMES, NOT_MENDED, remedyMinutes, type CauseId } from '
 import { leadingIn, type Stop } from '@rusty-wren/core/diagnosis';
 import { offToStart } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
-import type { JobAtBench, Log } from '../../job/useJob';
+import type { JobAtBench } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
 import { MainLink } from '../../ui/MainLink';
 import { causesInWords, inSentence, percent } from '../../ui/words';

@@ -1,7 +1,8 @@
 import { behaviourOf, CAUTIONS, OUTCOMES, type CauseId } from '@rusty-wren/core/knowledge';
 import { TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
-import type { JobAtBench, Log } from '../../job/useJob';
+import type { JobAtBench } from '../../job/useJob';
+import type { Log } from '../../job/useLog';
 import { causesInWords } from '../../ui/words';
 import { Outcomes } from './Outcomes';
 import { StepHead } from './StepHead';
