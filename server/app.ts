@@ -144,6 +144,15 @@ export function createApp({
     throw refuse(405, `${c.req.method} is not for pages.`);
   });
   if (webRoot) {
+    // What the rack or a bench asks for first is asked for beside its scripts, not after them.
+    app.use('*', async (c, next) => {
+      const job = /^\/job\/([0-9a-f-]{36})$/.exec(c.req.path)?.[1];
+      if (c.req.path === '/' || job) {
+        const first = ['/api/jobs?show=open', ...(job ? [`/api/jobs/${job}`] : [])];
+        c.header('Link', first.map((path) => `<${path}>; rel=preload; as=fetch; crossorigin`).join(', '));
+      }
+      await next();
+    });
     app.use(
       '*',
       serveStatic({

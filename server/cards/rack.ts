@@ -49,47 +49,70 @@ export type After = NonNullable<ClosedPage['next']>;
 const PAGE = 100;
 /** More closed jobs than this hold a common word. */
 const COMMON = 2000;
-
-/** Which closed jobs hold what was asked, as a condition: by the index of words where few do, else by walking from the latest on. */
-async function holding(db: Db, asked: string): Promise<string> {
-  const { rows } = await db.query<{ n: number }>({
-    name: 'how_many_hold',
-    text: `SELECT count(*)::int AS n FROM (SELECT 1 FROM job_card WHERE stage = 'closed' AND lexemes @@ $1::tsquery LIMIT ${COMMON}) few`,
-    values: [asked],
-  });
-  // A condition that no index knows keeps the order of the other one.
-  return rows[0]!.n < COMMON ? 'k.lexemes @@ $3::tsquery' : 'coalesce(k.lexemes @@ $3::tsquery, false)';
-}
-
 /** Among so many of the latest a common word is found often enough. */
 const LATELY = 3000;
 
-/** The latest closed jobs that hold what was asked, if enough of those closed lately do; null where one has to look further. */
-async function foundLately(db: Db, asked: string, most: number): Promise<CardRow[] | null> {
+/** Where a job stands among the closed ones. */
+interface Place {
+  job_id: string;
+  since: Date;
+}
+const isAfter = ({ job_id, since }: Place, after: After): boolean => {
+  const by = since.getTime() - Date.parse(after.since);
+  return by < 0 || (by === 0 && job_id < after.id);
+};
+const latestFirst = (a: Place, b: Place): number =>
+  b.since.getTime() - a.since.getTime() || (a.job_id < b.job_id ? 1 : -1);
+
+/** The closed jobs that hold what was asked, the latest first from after one on, where they are few; null where it is common. */
+async function fewHolding(db: Db, asked: string, after: After | null): Promise<string[] | null> {
+  const { rows } = await db.query<Place>({
+    name: 'few_holding',
+    text: `SELECT job_id, since FROM job_card WHERE stage = 'closed' AND lexemes @@ $1::tsquery LIMIT ${COMMON}`,
+    values: [asked],
+  });
+  if (rows.length === COMMON) return null;
+  return rows
+    .filter((row) => after === null || isAfter(row, after))
+    .sort(latestFirst)
+    .map((row) => row.job_id);
+}
+
+/** Those that hold what was asked among the closed ones of lately. */
+async function holdingLately(db: Db, asked: string, most: number): Promise<string[]> {
   const { rows } = await db.query<{ job_id: string }>(
     `SELECT job_id FROM (SELECT job_id, lexemes, since FROM job_card WHERE stage = 'closed'
        ORDER BY since DESC, job_id DESC LIMIT ${LATELY}) late
      WHERE lexemes @@ $1::tsquery ORDER BY since DESC, job_id DESC LIMIT $2`,
     [asked, most],
   );
-  if (rows.length < most) return null;
-  const cards = await db.query<CardRow>(
-    `SELECT ${CARD_COLUMNS} WHERE k.job_id = ANY($1) ORDER BY k.since DESC, k.job_id DESC`,
-    [rows.map((r) => r.job_id)],
-  );
-  return cards.rows;
+  return rows.map((row) => row.job_id);
 }
+
+/** The tags of these closed jobs, the latest first. */
+const tagsOf = async (db: Db, ids: readonly string[]): Promise<RackTag[]> =>
+  (
+    await db.query<CardRow>(
+      `SELECT ${CARD_COLUMNS} WHERE k.job_id = ANY($1) ORDER BY k.since DESC, k.job_id DESC`,
+      [ids],
+    )
+  ).rows.map(tagOf);
 
 /** Closed jobs, the latest first, those that a text search finds or all, from after one on. */
 export async function closedJobs(
   db: Db,
   { after, asked, most }: { after: After | null; asked: string | null; most: number },
 ): Promise<RackTag[]> {
-  const lately = asked !== null && after === null ? await foundLately(db, asked, most) : null;
-  if (lately) return lately.map(tagOf);
-  const holds = asked === null ? '$3::tsquery IS NULL' : await holding(db, asked);
+  if (asked !== null) {
+    // A common word is found at once among the latest, a rare one by the index of words.
+    const lately = after === null ? await holdingLately(db, asked, most) : [];
+    if (lately.length === most) return await tagsOf(db, lately);
+    const few = await fewHolding(db, asked, after);
+    if (few) return await tagsOf(db, few.slice(0, most));
+  }
+  // Else from the latest on: the condition is written so that no index of words takes it.
   const { rows } = await db.query<CardRow>(
-    `SELECT ${CARD_COLUMNS} WHERE k.stage = 'closed' AND ${holds}
+    `SELECT ${CARD_COLUMNS} WHERE k.stage = 'closed' AND ($3::tsquery IS NULL OR coalesce(k.lexemes @@ $3::tsquery, false))
        ${after ? 'AND (k.since, k.job_id) < ($1::timestamptz, $2::uuid)' : 'AND $1::timestamptz IS NULL AND $2::uuid IS NULL'}
      ORDER BY k.since DESC, k.job_id DESC LIMIT ${most}`,
     [after?.since ?? null, after?.id ?? null, asked],

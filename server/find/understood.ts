@@ -12,6 +12,8 @@ const MOST_WORDS = 8;
 const MOST_INSTEAD = 4;
 /** A shorter word with a slip may be anything. */
 const LEAST_LETTERS = 4;
+/** The number in a model's name. */
+const FEW_FIGURES = /^\d{1,2}$/;
 /** Letters that may be wrong: two changed over are two, and one slip. */
 const MOST_OFF = 2;
 /** By so many letters a word of some length may be too short or too long. */
@@ -39,7 +41,12 @@ export async function understood(
   );
   const instead: Found['instead'] = [];
   const parts: string[] = [];
-  for (const word of runs) {
+  for (const [n, word] of runs.entries()) {
+    if (n < runs.length - 1 && FEW_FIGURES.test(word)) {
+      // Whatever begins with it is half of all numbers; another word follows, so it was typed to its end.
+      parts.push(`'${word}'`);
+      continue;
+    }
     const known = await db.query('SELECT 1 FROM word WHERE word >= $1 AND word < $1 || $2 LIMIT 1', [
       word,
       '\u{10FFFF}',
