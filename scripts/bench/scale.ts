@@ -19,6 +19,8 @@ interface Measured {
   checkIn: number;
   note: number;
   closed: number;
+  /** A machine's page, an owner's. */
+  life: number;
   largest: number;
   memory: number;
 }
@@ -146,7 +148,7 @@ async function measure(url: string, jobs: number, entries: number): Promise<Meas
     const closed = await often((n) =>
       timed(n % 2 ? '/api/jobs?show=closed' : `/api/jobs?show=closed&words=${TYPED[n % 20]}`),
     );
-    await often((n) =>
+    const life = await often((n) =>
       timed(n % 2 ? `/api/machines/${of(n).machine_id}` : `/api/owners/${of(n).customer_id}`),
     );
     await timed('/api/customers');
@@ -169,20 +171,36 @@ async function measure(url: string, jobs: number, entries: number): Promise<Meas
       ),
     );
     const memory = memoryOf(app.pid!);
-    return { jobs, entries, start: ms, rack, find, job, checkIn: checkedIn, note, closed, largest, memory };
+    return {
+      jobs,
+      entries,
+      start: ms,
+      rack,
+      find,
+      job,
+      checkIn: checkedIn,
+      note,
+      closed,
+      life,
+      largest,
+      memory,
+    };
   } finally {
     await stopApp(app);
   }
 }
 
-/** Whether cards that were laid down are what their logs come to: some drawn ones made anew and held against themselves. */
+/**
+ * Whether cards that were laid down are what their logs come to: some drawn ones made anew and held against themselves. Whether
+ * one is proved is not held against it: a log laid down for another class of machine may have its idle out of band.
+ */
 async function cardsAreRight(url: string): Promise<number> {
   const pool = connect(url);
   try {
     const read = async (ids: string[]) =>
       (
         await pool.query<{ job_id: string; card: string }>(
-          `SELECT job_id, jsonb_build_array(seq, stage, since, says,
+          `SELECT job_id, jsonb_build_array(seq, stage, since, says, leaving - 'proved', model,
              (SELECT array_agg(DISTINCT w ORDER BY w) FROM unnest(string_to_array(words, ' ')) w))::text AS card
            FROM job_card WHERE job_id = ANY($1) ORDER BY job_id`,
           [ids],
@@ -225,12 +243,13 @@ export async function scale(sizes: readonly number[]): Promise<void> {
     ['find p95, ms', 'find', '50'],
     ['one job p95, ms', 'job', '20'],
     ['closed jobs p95, ms', 'closed', '50'],
+    ['a machine, an owner p95, ms', 'life', '50'],
     ['check-in p95, ms', 'checkIn', ''],
     ['one note p95, ms', 'note', ''],
     ['largest answer, kB', 'largest', '200'],
     ['memory of the app, MB', 'memory', '250'],
   ];
-  console.log(`${''.padEnd(24)}${all.map((m) => String(m.jobs).padStart(10)).join('')}   wanted`);
+  console.log(`${''.padEnd(30)}${all.map((m) => String(m.jobs).padStart(10)).join('')}   wanted`);
   for (const [name, key, wanted] of rows)
-    console.log(`${name.padEnd(24)}${all.map((m) => m[key].toFixed(1).padStart(10)).join('')}   ${wanted}`);
+    console.log(`${name.padEnd(30)}${all.map((m) => m[key].toFixed(1).padStart(10)).join('')}   ${wanted}`);
 }

@@ -14,6 +14,7 @@ interface Template {
   id: string;
   /** The card of the first job made after it, and its words without those of its owner, machine and tag. */
   says: object;
+  leaving: object;
   words: string;
   facts: string;
 }
@@ -97,8 +98,8 @@ const closeThem = (client: pg.PoolClient, from: number, to: number): Promise<unk
 
 /** What is worked out of a template once, to be laid down for all jobs after it. */
 async function readTemplate(client: pg.PoolClient, id: string, n: number): Promise<Template> {
-  const { rows } = await client.query<{ says: object; words: string; facts: string }>(
-    `SELECT says, words, facts FROM job_card WHERE job_id = md5('job' || $1::bigint)::uuid`,
+  const { rows } = await client.query<{ says: object; leaving: object; words: string; facts: string }>(
+    `SELECT says, leaving, words, facts FROM job_card WHERE job_id = md5('job' || $1::bigint)::uuid`,
     [n],
   );
   const own = await client.query<{ text: string }>(
@@ -112,6 +113,7 @@ async function readTemplate(client: pg.PoolClient, id: string, n: number): Promi
   return {
     id,
     says: card.says,
+    leaving: card.leaving,
     facts: card.facts,
     words: card.words
       .split(' ')
@@ -128,11 +130,12 @@ async function makeCards(
   const plain = `regexp_replace(lower(concat_ws(' ', j.tag, c.name, c.circle, c.phone, m.maker, m.model, m.serial, m.kind,
     replace(m.serial, '-', ''))), '[^[:alnum:]]+', ' ', 'g')`;
   await client.query(
-    `INSERT INTO job_card (job_id, version, seq, facts, customer_id, machine_id, stage, since, shared_can, says, words)
-     SELECT j.id, $4, l.seq, t.facts, m.customer_id, m.id, 'closed', l.noted_at, false, t.says, ${plain} || ' ' || t.words
+    `INSERT INTO job_card (job_id, version, seq, facts, customer_id, machine_id, stage, since, shared_can, says, words, leaving, model)
+     SELECT j.id, $4, l.seq, t.facts, m.customer_id, m.id, 'closed', l.noted_at, false, t.says, ${plain} || ' ' || t.words, t.leaving,
+       lower(m.maker || ' ' || m.model)
      FROM generate_series($1::bigint, $2::bigint) AS n
      JOIN job j ON j.id = md5('job' || n)::uuid JOIN machine m ON m.id = j.machine_id JOIN customer c ON c.id = m.customer_id
-     JOIN (SELECT ordinality - 1 AS at, value->'says' AS says, value->>'words' AS words, value->>'facts' AS facts
+     JOIN (SELECT ordinality - 1 AS at, value->'says' AS says, value->'leaving' AS leaving, value->>'words' AS words, value->>'facts' AS facts
        FROM jsonb_array_elements($3::jsonb) WITH ORDINALITY) t ON t.at = (n * 92821) % jsonb_array_length($3::jsonb),
      LATERAL (SELECT seq, noted_at FROM bench_entry WHERE job_id = j.id ORDER BY seq DESC LIMIT 1) l
      ON CONFLICT (job_id) DO NOTHING`,

@@ -40,16 +40,17 @@ export async function project(client: pg.PoolClient, jobIds: Iterable<string>): 
       says: saysOf(picture, entries.length),
       words: wordsOf(job, picture).join(' '),
       leaving: leavingOf(picture),
+      model: modelKey(row),
     };
   });
   await client.query({
     name: 'keep_cards',
-    text: `INSERT INTO job_card (job_id, version, seq, facts, customer_id, machine_id, stage, since, shared_can, says, words, leaving)
+    text: `INSERT INTO job_card (job_id, version, seq, facts, customer_id, machine_id, stage, since, shared_can, says, words, leaving, model)
       SELECT * FROM jsonb_to_recordset($1) AS c (job_id uuid, version integer, seq integer, facts text, customer_id uuid,
-        machine_id uuid, stage text, since timestamptz, shared_can boolean, says jsonb, words text, leaving jsonb)
+        machine_id uuid, stage text, since timestamptz, shared_can boolean, says jsonb, words text, leaving jsonb, model text)
       ON CONFLICT (job_id) DO UPDATE SET version = EXCLUDED.version, seq = EXCLUDED.seq, facts = EXCLUDED.facts,
         stage = EXCLUDED.stage, since = EXCLUDED.since, shared_can = EXCLUDED.shared_can, says = EXCLUDED.says, words = EXCLUDED.words,
-        leaving = EXCLUDED.leaving`,
+        leaving = EXCLUDED.leaving, model = EXCLUDED.model`,
     values: [JSON.stringify(cards)],
   });
   await client.query({
