@@ -109,7 +109,8 @@ export async function startPostgres(name, options = {}) {
     make(bin, user, cluster, secret);
   }
   const password = readFileSync(secret, 'utf8').trim();
-  let port = running() ? portInUse() : 0;
+  const ranAlready = running();
+  let port = ranAlready ? portInUse() : 0;
   if (port === 0) {
     port = await freePort();
     const started = ctl('start', '-w', '-t', '60', '-l', log, '-o', settingsFor(port));
@@ -121,6 +122,8 @@ export async function startPostgres(name, options = {}) {
     stop: () => {
       ctl('stop', '-m', 'fast', '-w');
     },
+    /** It ran before this: somebody else uses it. */
+    ranAlready,
     /** The postmaster's process, or 0 when none runs. */
     pid: () => (existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8').split('\n')[0]) : 0),
     /** Starts it again where it was, after it was killed; says whether it did. */

@@ -14,8 +14,9 @@ spawnSync('npx', ['vite', 'build', '--logLevel', 'warn', 'web'], { cwd: ROOT, st
 const port = String(await freePort());
 const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
   cwd: ROOT,
-  stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, DATABASE_URL: database.url, PORT: port },
+  // It ends with this script, however that ends.
+  stdio: ['pipe', 'ignore', 'inherit'],
+  env: { ...process.env, DATABASE_URL: database.url, PORT: port, STOP_WITH_STDIN: '1' },
 });
 const base = `http://127.0.0.1:${port}`;
 while (
@@ -58,7 +59,8 @@ const views = [
     name: 'day',
     path: '/day',
     prepare: async (page) => {
-      await page.getByRole('link', { name: 'To the bench' }).waitFor();
+      // After hours nothing is to be done now.
+      await page.getByRole('region', { name: 'Strips' }).waitFor();
       await page.getByText('Looking for a better plan').waitFor({ state: 'detached' });
       await page.waitForTimeout(1500);
     },
@@ -152,7 +154,10 @@ for (const { name, path, size: [width, height] = [1280, 800], theme = 'light', p
   const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme });
   const page = await context.newPage();
   await page.goto(base + path);
-  await page.locator('[data-tag], [data-suspect], [data-part], form, main section').first().waitFor();
+  await page
+    .locator(':is([data-tag], [data-suspect], [data-part], form, main section):visible')
+    .first()
+    .waitFor();
   await page.evaluate(() => document.fonts.ready);
   await prepare?.(page);
   await page.waitForTimeout(300);

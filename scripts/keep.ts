@@ -1,0 +1,55 @@
+import { basename } from 'node:path';
+import { backUp, exportShop, importShop, restore } from '../server/backup';
+import { startPostgres } from './postgres.mjs';
+
+/** What each command does with the database and what it is told, and what it says then. */
+const COMMANDS = {
+  backup: {
+    wants: 'FILE',
+    run: async (url: string, file: string) => {
+      const { rows, bytes } = await backUp(url, file);
+      return `${basename(file)}: ${rows['job']} jobs, ${rows['bench_entry']} entries, ${Math.ceil(bytes / 1024)} kB. Keep it on another machine.`;
+    },
+  },
+  restore: {
+    wants: 'FILE',
+    run: async (url: string, file: string) => {
+      const { at, rows } = await restore(url, file);
+      return `As it was on ${at}: ${rows['job']} jobs, ${rows['bench_entry']} entries. Now npm start.`;
+    },
+  },
+  export: {
+    wants: 'FOLDER',
+    run: async (url: string, folder: string) => {
+      const { rows } = await exportShop(url, folder);
+      return `${Object.keys(rows).length} tables, each as JSON lines and CSV; ${rows['bench_entry']} entries.`;
+    },
+  },
+  import: {
+    wants: 'FOLDER',
+    run: async (url: string, folder: string) => {
+      const { rows } = await importShop(url, folder);
+      return `${rows['job']} jobs, ${rows['bench_entry']} entries taken in. Now npm start.`;
+    },
+  },
+} as const;
+
+const [name = '', place] = process.argv.slice(2);
+const command = COMMANDS[name as keyof typeof COMMANDS] as (typeof COMMANDS)['backup'] | undefined;
+if (!command || !place) {
+  const known = Object.entries(COMMANDS).map(([c, { wants }]) => `npm run ${c} -- ${wants}`);
+  console.error(command ? `npm run ${name} -- ${command.wants}` : known.join('\n'));
+  process.exit(2);
+}
+const given = process.env['DATABASE_URL'];
+const cluster = given ? null : await startPostgres('demo-db');
+const url = given ?? cluster?.url;
+try {
+  if (!url) throw new Error('no database.');
+  console.log(await command.run(url, place));
+} catch (error) {
+  console.error((error as Error).message);
+  process.exitCode = 1;
+} finally {
+  if (cluster && !cluster.ranAlready) cluster.stop();
+}

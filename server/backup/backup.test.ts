@@ -1,0 +1,229 @@
+import { randomUUID } from 'node:crypto';
+import { copyFile, mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { RackTag } from '@rusty-wren/contract';
+import pg from 'pg';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp } from '../app';
+import { connect } from '../db/pool';
+import { loadDemo } from '../demo/load';
+import { Changes } from '../stream/changes';
+import { aCheckIn, emptyDatabase, note, openBench, post, type TestBench } from '../testing/bench';
+import { backUp, exportShop, importShop, restore } from './index';
+import { quoted, tablesOf } from './tables';
+
+let bench: TestBench;
+let folder: string;
+const drops: (() => Promise<void>)[] = [];
+beforeAll(async () => {
+  bench = await openBench();
+  await loadDemo(bench.pool, new Date('2026-05-04T16:00:00'));
+  // All that a text may hold, and something that a spreadsheet would take for a formula.
+  const odd = { ...aCheckIn(), customer: { name: '=1+1', phone: '"a, b\\c\n☕' } };
+  expect((await post(bench.app, '/api/jobs', odd)).status).toBe(201);
+  folder = await mkdtemp(join(tmpdir(), 'backup-'));
+});
+afterAll(async () => {
+  await bench.close();
+  for (const drop of drops) await drop();
+  await rm(folder, { recursive: true });
+});
+
+async function anEmptyOne(): Promise<string> {
+  const { url, drop } = await emptyDatabase();
+  drops.push(drop);
+  return url;
+}
+async function asked<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  return await work(client).finally(() => client.end());
+}
+/** Every row of every table, as text. */
+const everything = (url: string, all = true): Promise<Record<string, string[]>> =>
+  asked(url, async (client) => {
+    const found: Record<string, string[]> = {};
+    for (const { name } of await tablesOf(client, { all }))
+      found[name] = (
+        await client.query<{ row: string }>(
+          `SELECT to_jsonb(t)::text AS row FROM ${quoted(name)} t ORDER BY 1`,
+        )
+      ).rows.map((r) => r.row);
+    return found;
+  });
+const isEmpty = (url: string): Promise<boolean> =>
+  asked(url, async (client) => (await tablesOf(client, { all: true })).length === 0);
+
+describe('a backup', () => {
+  it('put into an empty place is the same, row by row, and the bench goes on there', async () => {
+    const file = join(folder, 'shop.backup');
+    const head = await backUp(bench.url, file);
+    expect(head.rows['bench_entry']).toBeGreaterThan(200);
+    const url = await anEmptyOne();
+    await restore(url, file);
+    expect(await everything(url)).toEqual(await everything(bench.url));
+
+    const pool = connect(url);
+    const changes = new Changes(url);
+    await changes.start();
+    try {
+      const app = createApp({ pool, changes });
+      const { job } = (await (await post(app, '/api/jobs', aCheckIn())).json()) as RackTag;
+      const tags = await pool.query<{ tag: number }>('SELECT tag FROM job ORDER BY tag DESC LIMIT 2');
+      expect(tags.rows.map((r) => r.tag)).toEqual([job.tag, job.tag - 1]);
+      await expect(pool.query("UPDATE bench_entry SET kind = 'x'")).rejects.toThrow('append-only');
+    } finally {
+      await changes.stop();
+      await pool.end();
+    }
+  });
+
+  it('taken while eight write is of one moment: no log with a gap, no entry of a job that is not there', async () => {
+    const jobs = await Promise.all(
+      Array.from({ length: 8 }, async () => {
+        const checkIn = aCheckIn();
+        expect((await post(bench.app, '/api/jobs', checkIn)).status).toBe(201);
+        return checkIn.jobId;
+      }),
+    );
+    let writing = true;
+    const writers = jobs.map(async (id) => {
+      for (let n = 0; writing; n++)
+        await post(bench.app, `/api/jobs/${id}/entries`, { entries: [note(`meanwhile ${n}`)] });
+    });
+    const file = join(folder, 'meanwhile.backup');
+    const head = await backUp(bench.url, file).finally(() => {
+      writing = false;
+      return Promise.all(writers);
+    });
+    const url = await anEmptyOne();
+    await restore(url, file);
+    const there = await everything(url);
+    const now = await everything(bench.url);
+    expect(there['bench_entry']).toHaveLength(head.rows['bench_entry']!);
+    expect(now['bench_entry']!.length).toBeGreaterThan(head.rows['bench_entry']!);
+    const all = new Set(now['bench_entry']);
+    expect(there['bench_entry']!.filter((row) => !all.has(row))).toEqual([]);
+    const gaps = await asked(url, (client) =>
+      client.query('SELECT job_id FROM bench_entry GROUP BY job_id HAVING max(seq) <> count(*)'),
+    );
+    expect(gaps.rows).toEqual([]);
+    // What lists say is of the same moment as the logs.
+    const behind = await asked(url, (client) =>
+      client.query(
+        'SELECT 1 FROM job_card k WHERE k.seq <> (SELECT max(seq) FROM bench_entry e WHERE e.job_id = k.job_id)',
+      ),
+    );
+    expect(behind.rows).toEqual([]);
+  });
+
+  it('is never written over another, and leaves nothing where it fails', async () => {
+    const file = join(folder, 'taken');
+    await writeFile(file, 'mine');
+    await expect(backUp(bench.url, file)).rejects.toThrow('is there already');
+    expect(await readFile(file, 'utf8')).toBe('mine');
+    const none = join(folder, 'none');
+    await expect(backUp(await anEmptyOne(), none)).rejects.toThrow('holds no bench');
+    await expect(readFile(none)).rejects.toThrow('ENOENT');
+  });
+
+  it('that is damaged, cut short, of a later program or no backup at all is refused whole', async () => {
+    const file = join(folder, 'whole');
+    await backUp(bench.url, file);
+    const url = await anEmptyOne();
+    const spoilt = join(folder, 'spoilt');
+    const refused = async (spoil: () => Promise<void>, says: string): Promise<void> => {
+      await copyFile(file, spoilt);
+      await spoil();
+      await expect(restore(url, spoilt)).rejects.toThrow(says);
+      expect(await isEmpty(url)).toBe(true);
+    };
+    const bytes = await readFile(file);
+    await refused(async () => {
+      bytes[bytes.length - 5_000]! ^= 1;
+      await writeFile(spoilt, bytes);
+      bytes[bytes.length - 5_000]! ^= 1;
+    }, 'is damaged');
+    await refused(() => truncate(spoilt, bytes.length - 1), 'is damaged');
+    await refused(() => writeFile(spoilt, 'a letter'), 'is no backup');
+    await refused(() => writeFile(spoilt, ''), 'is no backup');
+    const later = bytes.toString('latin1').replace('"0001_the_bench.sql"', '"9001_the_bench.sql"');
+    await refused(() => writeFile(spoilt, later, 'latin1'), 'a later Rusty Wren');
+  });
+
+  it('never goes over what is there', async () => {
+    const file = join(folder, 'over');
+    await backUp(bench.url, file);
+    const before = await everything(bench.url);
+    await expect(restore(bench.url, file)).rejects.toThrow('not empty');
+    expect(await everything(bench.url)).toEqual(before);
+  });
+});
+
+describe('an export', () => {
+  it('taken into an empty shop is the same, row by row, with what is worked out of it, and tags go on', async () => {
+    const out = join(folder, 'export');
+    const about = await exportShop(bench.url, out);
+    expect(about.rows['job_card']).toBeUndefined();
+    const url = await anEmptyOne();
+    await importShop(url, out);
+    expect(await everything(url, false)).toEqual(await everything(bench.url, false));
+    // What a model's others read may have moved since a card was made; what the engine thought is thought anew.
+    const cards = async (of: string) =>
+      (await everything(of))['job_card']!.map((row) => {
+        const {
+          outlook: _o,
+          outlook_key: _k,
+          facts: _f,
+          ...card
+        } = JSON.parse(row) as Record<string, unknown>;
+        return card;
+      });
+    expect(await cards(url)).toEqual(await cards(bench.url));
+    const next = await asked(url, (client) =>
+      client.query<{ tag: number; most: number }>(
+        `WITH made AS (INSERT INTO job (id, machine_id) SELECT $1, id FROM machine LIMIT 1 RETURNING tag)
+         SELECT tag, (SELECT max(tag) FROM job) AS most FROM made`,
+        [randomUUID()],
+      ),
+    );
+    expect(next.rows[0]!.tag).toBe(next.rows[0]!.most + 1);
+    // The ledger of parts is guarded as before.
+    await expect(asked(url, (client) => client.query('DELETE FROM part_move'))).rejects.toThrow();
+    // In a spreadsheet nothing is worked out.
+    expect(await readFile(join(out, 'customer.csv'), 'utf8')).toContain("'=1+1");
+  });
+
+  it('goes into no folder and no shop that holds anything', async () => {
+    const out = join(folder, 'export again');
+    await exportShop(bench.url, out);
+    await expect(exportShop(bench.url, out)).rejects.toThrow('not empty');
+    const before = await everything(bench.url);
+    await expect(importShop(bench.url, out)).rejects.toThrow('the shop is not empty');
+    expect(await everything(bench.url)).toEqual(before);
+  });
+
+  it('with a line that is wrong, or one too few, is refused with its place, and nothing of it stays', async () => {
+    const out = join(folder, 'export spoilt');
+    await exportShop(bench.url, out);
+    const url = await anEmptyOne();
+    const file = join(out, 'bench_entry.jsonl');
+    const whole = await readFile(file, 'utf8');
+    const lines = whole.split('\n');
+    const refused = async (text: string, says: string | RegExp): Promise<void> => {
+      await writeFile(file, text);
+      await expect(importShop(url, out)).rejects.toThrow(says);
+      const there = await everything(url, false);
+      expect(Object.entries(there).filter(([name, rows]) => name !== 'day_room' && rows.length > 0)).toEqual(
+        [],
+      );
+    };
+    await refused(lines.with(2, '{"id": ').join('\n'), 'bench_entry.jsonl, line 3 is no JSON.');
+    await refused(lines.slice(1).join('\n'), /bench_entry.jsonl/);
+    await refused(lines.with(0, '{}').join('\n'), /^bench_entry.jsonl, lines 1 to \d+: null value/);
+    await writeFile(file, whole);
+    await rm(join(out, 'shop.json'));
+    await expect(importShop(url, out)).rejects.toThrow('shop.json is not there');
+  });
+});

@@ -1,0 +1,4 @@
+export { backUp } from './backUp';
+export { exportShop } from './export';
+export { importShop } from './import';
+export { restore } from './restore';
