@@ -13,10 +13,10 @@ import { useKeepPlanMutation } from '../api/api';
 import { minuteOf } from './moment';
 import { newTask, theThinker } from '../bench/thinking/thinker';
 
-/** A kept plan's slots, minutes from another zero. */
-const shifted = (kept: KeptPlan, zero: number): Slot[] => {
-  const by = minuteOf(Date.parse(kept.zero), zero);
-  return kept.slots.map((s) => ({ ...s, start: s.start + by, end: s.end + by }));
+/** A plan's slots, minutes from another zero. */
+const shifted = (plan: { zero: string | number; slots: readonly Slot[] }, zero: number): Slot[] => {
+  const by = minuteOf(new Date(plan.zero).getTime(), zero);
+  return plan.slots.map((s) => ({ ...s, start: s.start + by, end: s.end + by }));
 };
 
 /** A plan as it is shown. */
@@ -31,6 +31,8 @@ export interface Shown {
 interface Found {
   key: string;
   task: string;
+  /** When its minutes begin, ms. */
+  zero: number;
   slots: readonly Slot[];
   share: number | null;
 }
@@ -46,25 +48,27 @@ export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown 
   const [found, setFound] = useState<Found | null>(null);
   const isKept = kept?.key === key;
   // Where it begins: a plan that is kept meanwhile does not begin it anew.
-  const begin = useRef({ work, zero, kept });
+  // What was found last is not kept by everybody yet.
+  const before = kept ?? found;
+  const begin = useRef({ work, zero, before });
   useEffect(() => {
-    begin.current = { work, zero, kept };
+    begin.current = { work, zero, before };
   });
   useEffect(() => {
     if (isKept) return;
     const task = newTask();
     let live = true;
-    const { work: toPlan, zero: from, kept: last } = begin.current;
-    const before = last ? shifted(last, from) : [];
+    const { work: toPlan, zero: from, before: last } = begin.current;
+    const stood = last ? shifted(last, from) : [];
     const show = (slots: readonly Slot[], share: number | null): void => {
-      if (live) setFound({ key, slots, share, task });
+      if (live) setFound({ key, zero: from, slots, share, task });
     };
     void theThinker()
       .plan(
         task,
         toPlan,
-        before,
-        proxy((plan) => show(before.length > 0 ? before : plan.slots, plan.share)),
+        stood,
+        proxy((plan) => show(stood.length > 0 ? stood : plan.slots, plan.share)),
       )
       .then((plan) => {
         if (!plan || !live) return;
@@ -81,10 +85,14 @@ export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown 
     const none = (): void => undefined;
     if (isKept) return { slots: shifted(kept, zero), share: null, stop: none };
     if (found?.key === key)
-      return { slots: found.slots, share: found.share, stop: () => void theThinker().stop(found.task) };
+      return {
+        slots: shifted(found, zero),
+        share: found.share,
+        stop: () => void theThinker().stop(found.task),
+      };
     // Until there is another, what was planned.
-    return kept ? { slots: shifted(kept, zero), share: 0, stop: none } : null;
-  }, [isKept, kept, zero, found, key]);
+    return before ? { slots: shifted(before, zero), share: 0, stop: none } : null;
+  }, [isKept, kept, before, zero, found, key]);
 }
 
 /** The slots of a plan that nobody looks for a better one of any more. */

@@ -1,0 +1,66 @@
+import type { Slot, Work } from '@rusty-wren/core/schedule';
+import { act, cleanup, screen } from '@testing-library/react';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { draw } from '../testing/bench';
+import { fakeServer } from '../testing/server';
+import { useState, type ReactElement } from 'react';
+import { usePlan } from './usePlan';
+
+const slot = (task: string, start: number): Slot => ({ task, crew: 'a', start, end: start + 10 });
+/** What the thinker was asked, and how it is answered. */
+const asked = vi.hoisted(() => ({
+  plans: [] as { before: readonly unknown[]; answer: (plan: { slots: unknown[]; share: number }) => void }[],
+}));
+vi.mock('../bench/thinking/thinker', () => ({
+  newTask: () => 'task',
+  theThinker: () => ({
+    plan: (_task: string, _work: unknown, before: readonly unknown[]) =>
+      new Promise((answer) => asked.plans.push({ before, answer })),
+    stop: () => undefined,
+  }),
+}));
+beforeEach(() => {
+  asked.plans.length = 0;
+  fakeServer({});
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const workOf = (...ids: string[]): Work =>
+  ({
+    tasks: ids.map((id) => ({ id, minutes: 10 })) as unknown as Work['tasks'],
+    crews: [],
+    rooms: {},
+    pins: [],
+  }) as unknown as Work;
+const ONE = workOf('one');
+const TWO = workOf('one', 'two');
+const ZERO = Date.UTC(2026, 10, 27, 10);
+
+/** A page that plans some work, and then some more, a quarter of an hour later. */
+function Page(): ReactElement {
+  const [more, setMore] = useState(false);
+  const plan = usePlan(more ? TWO : ONE, ZERO + (more ? 15 * 60_000 : 0), null);
+  return (
+    <>
+      <button onClick={() => setMore(true)}>more</button>
+      <p role="status">{plan ? plan.slots.map((s) => `${s.task} ${s.start}`).join() : 'none'}</p>
+    </>
+  );
+}
+
+it('what was planned stays, at its own time, while more work is planned and no bench has kept it yet', async () => {
+  draw(<Page />);
+  const shown = () => screen.getByRole('status').textContent;
+  expect(shown()).toBe('none');
+  await act(async () => asked.plans[0]!.answer({ slots: [slot('one', 30)], share: 1 }));
+  expect(shown()).toBe('one 30');
+  await act(async () => screen.getByText('more').click());
+  expect(shown()).toBe('one 15');
+  // The next plan begins with it.
+  expect(asked.plans[1]!.before).toEqual([slot('one', 15)].map((s) => ({ ...s, end: 25 })));
+  await act(async () => asked.plans[1]!.answer({ slots: [slot('two', 0), slot('one', 20)], share: 1 }));
+  expect(shown()).toBe('two 0,one 20');
+});
