@@ -59,10 +59,14 @@ const views = [
     name: 'day',
     path: '/day',
     prepare: async (page) => {
-      // After hours nothing is to be done now.
-      await page.getByRole('region', { name: 'Strips' }).waitFor();
-      await page.getByText('Looking for a better plan').waitFor({ state: 'detached' });
-      await page.waitForTimeout(1500);
+      // Whenever the picture is taken, somebody works.
+      const week = [0, 1, 2, 3, 4, 5, 6].map((day) => ({ day, from: 420, to: 1380 }));
+      for (const { id } of (await (await page.request.get('/api/accounts')).json()).slice(0, 2))
+        await page.request.put(`/api/day/hours/${id}`, { data: { week, off: [] } });
+      await page.reload();
+      await page.getByRole('link', { name: 'To the bench' }).waitFor();
+      await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 60_000 });
+      await page.waitForTimeout(6000);
     },
   },
   { name: 'parts', path: '/parts' },
@@ -151,7 +155,11 @@ const views = [
   { name: 'bench-phone', path: job('Verge 25'), size: [390, 844] },
 ];
 for (const { name, path, size: [width, height] = [1280, 800], theme = 'light', prepare } of views) {
-  const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme });
+  const context = await browser.newContext({
+    viewport: { width, height },
+    colorScheme: theme,
+    baseURL: base,
+  });
   const page = await context.newPage();
   await page.goto(base + path);
   await page

@@ -1,7 +1,9 @@
+import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { copyFile, mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import type { RackTag } from '@rusty-wren/contract';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -158,6 +160,38 @@ describe('a backup', () => {
     const before = await everything(bench.url);
     await expect(restore(bench.url, file)).rejects.toThrow('not empty');
     expect(await everything(bench.url)).toEqual(before);
+  });
+});
+
+describe('the commands', () => {
+  const run = (url: string, ...args: string[]) =>
+    spawnSync(
+      process.execPath,
+      ['--import', 'tsx', fileURLToPath(new URL('../../scripts/keep.ts', import.meta.url)), ...args],
+      {
+        encoding: 'utf8',
+        env: { ...process.env, DATABASE_URL: url },
+      },
+    );
+
+  it('do it, say in one line what was done or what is wrong, and end accordingly', async () => {
+    const file = join(folder, 'by command');
+    const made = run(bench.url, 'backup', file);
+    expect(made.stdout).toMatch(/^by command: \d+ jobs, \d+ entries, \d+ kB\./);
+    expect(made.status).toBe(0);
+    const url = await anEmptyOne();
+    expect(run(url, 'restore', file).stdout).toContain('Now npm start.');
+    expect((await everything(url))['job']).toEqual((await everything(bench.url))['job']);
+    const again = run(url, 'restore', file);
+    expect(again.stderr.trim()).toBe('the database is not empty: nothing is written over.');
+    expect(again.status).toBe(1);
+    const out = join(folder, 'export by command');
+    expect(run(url, 'export', out).stdout).toContain('each as JSON lines and CSV');
+    const other = await anEmptyOne();
+    expect(run(other, 'import', out).stdout).toContain('taken in');
+    const nothing = run(url, 'backup');
+    expect(nothing.stderr.trim()).toBe('npm run backup -- FILE');
+    expect(nothing.status).toBe(2);
   });
 });
 

@@ -4,7 +4,7 @@ import { mkdir, readdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { unparse } from 'papaparse';
+import Papa from 'papaparse';
 import pg from 'pg';
 import { migrationsOf, quoted, tablesOf, type Table } from './tables';
 
@@ -47,7 +47,7 @@ function csvOf(columns: string[], lines: readonly string[]): string {
     const row = JSON.parse(line) as Record<string, unknown>;
     return columns.map((name) => cell(row[name]));
   });
-  return unparse(data, { escapeFormulae: true, newline: '\n' });
+  return Papa.unparse(data, { escapeFormulae: true, newline: '\n' });
 }
 
 async function exportTable(client: pg.ClientBase, table: Table, folder: string): Promise<number> {

@@ -70,6 +70,11 @@ export function Promises({
   return (
     <section aria-label="Promises" className="min-w-0">
       <h2 className="text-2xl font-bold">Promises</h2>
+      {!stand && (
+        <p role="status" className="text-lg text-soft">
+          Going through the day…
+        </p>
+      )}
       {stand && shaky.length === 0 && (
         <p className="mt-1 text-lg text-moss">
           {promised === 0 ? 'Nothing is promised.' : `All ${promised} hold.`}
