@@ -183,7 +183,9 @@ test('unknown jobs and addresses, and a silent server, each have their screen', 
   await page.route('**/api/jobs?*', (route) => route.abort());
   // Told of a change, the page would ask again by itself.
   await page.route('**/api/stream', (route) => route.abort());
-  await page.goto('/');
+  // Gone to from within: what the rack asks for is asked for beside its scripts where it is opened.
+  await page.goto('/tools');
+  await page.getByRole('link', { name: 'Rack', exact: true }).click();
   await expect(page.getByText('The bench server does not answer')).toBeVisible();
   await page.unroute('**/api/jobs?*');
   await page.getByRole('button', { name: 'Try now' }).click();
@@ -249,4 +251,26 @@ test('nothing is cured or started in pieces, and a start that fails opens the ca
   await page.keyboard.press('Escape');
   await page.locator('body').press('z');
   await expect(step(page).getByText(/Do this next/)).toHaveCount(0);
+});
+
+test('can be put on a phone’s first screen, and opens there at the rack, full screen', async ({ page }) => {
+  await page.goto('/');
+  const cdp = await page.context().newCDPSession(page);
+  const { errors, data, url } = await cdp.send('Page.getAppManifest');
+  expect(errors).toEqual([]);
+  const manifest = JSON.parse(data!) as {
+    start_url: string;
+    display: string;
+    icons: { src: string; sizes: string }[];
+  };
+  expect(manifest).toMatchObject({ start_url: '/', display: 'standalone' });
+  for (const { src, sizes } of manifest.icons) {
+    const wide = await page.evaluate(async (icon) => {
+      const image = new Image();
+      image.src = icon;
+      await image.decode();
+      return `${image.naturalWidth}x${image.naturalHeight}`;
+    }, new URL(src, url).href);
+    expect(wide).toBe(sizes);
+  }
 });

@@ -93,6 +93,21 @@ export function createApp({
         // Photos that wait to be sent are shown from memory.
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+      // The instruments listen and take pictures; nothing else of a device is anybody's business.
+      permissionsPolicy: {
+        microphone: ['self'],
+        camera: ['self'],
+        geolocation: [],
+        payment: [],
+        usb: [],
+        serial: [],
+        midi: [],
+        displayCapture: [],
       },
     }),
   );

@@ -11,7 +11,22 @@ export default defineConfig({
     VitePWA({
       registerType: 'prompt',
       injectRegister: null,
-      manifest: false,
+      // Put on a phone's first screen it opens full screen, at the rack.
+      manifest: {
+        name: 'Rusty Wren',
+        short_name: 'Rusty Wren',
+        description: 'The bench for handheld two-strokes: what to check next, and why',
+        id: '/',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f1ebdf',
+        theme_color: '#f1ebdf',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+      },
       workbox: {
         // All of it: what the bench needs is there beforehand, server or not.
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],

@@ -30,18 +30,32 @@ describe('names', () => {
     expect(await problem(response)).toContain('not served under that name');
   });
   it('takes nothing from a page elsewhere, nor from one without a place', async () => {
-    for (const [origin, status] of [
-      ['http://elsewhere.example', 403],
-      ['null', 403],
-      ['http://localhost:4680', 201],
+    for (const [from, status] of [
+      [{ origin: 'http://elsewhere.example' }, 403],
+      [{ origin: 'null' }, 403],
+      // Whatever else runs on this machine.
+      [{ origin: 'http://localhost:3000' }, 403],
+      [{ origin: 'http://127.0.0.1:4680' }, 403],
+      [{ 'sec-fetch-site': 'cross-site' }, 403],
+      [{ origin: 'http://localhost:4680', 'sec-fetch-site': 'same-origin' }, 201],
+      // Behind what speaks HTTPS for it.
+      [{ origin: 'https://localhost:4680' }, 201],
+      [{}, 201],
     ] as const) {
       const response = await bench.app.request('/api/jobs', {
         method: 'POST',
-        headers: { 'content-type': 'application/json', origin },
+        headers: { 'content-type': 'application/json', host: 'localhost:4680', ...from },
         body: JSON.stringify(aCheckIn()),
       });
-      expect(response.status, origin).toBe(status);
+      expect(response.status, JSON.stringify(from)).toBe(status);
     }
+  });
+
+  it('lets its own pages hear and see, and nothing else of the device', async () => {
+    const policy = (await bench.app.request('/api/accounts')).headers.get('permissions-policy');
+    expect(policy).toContain('microphone=(self)');
+    expect(policy).toContain('camera=(self)');
+    expect(policy).toContain('geolocation=()');
   });
 });
 

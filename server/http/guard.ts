@@ -6,9 +6,9 @@ import { refuse } from './problem';
 /** The names this server answers to, without ports, where none are given: the machine it runs on. */
 export const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
 
-const nameIn = (address: string): string | null => {
+const placeIn = (address: string): URL | null => {
   try {
-    return new URL(address).hostname;
+    return new URL(address);
   } catch {
     return null;
   }
@@ -16,18 +16,19 @@ const nameIn = (address: string): string | null => {
 
 /**
  * Answers only to its own names: another name that leads here is somebody's page reaching for this bench through the
- * browser of whoever opened it. A page from elsewhere may not change anything either.
+ * browser of whoever opened it. A page from elsewhere may not change anything either, one of another port of the same machine included.
  */
 export const ownNamesOnly =
   (names: readonly string[]): MiddlewareHandler =>
   async (c, next) => {
     const host = c.req.header('host');
-    const asked = nameIn(host === undefined ? c.req.url : `http://${host}`);
-    if (!asked || !names.includes(asked))
+    const asked = placeIn(host === undefined ? c.req.url : `http://${host}`);
+    if (!asked || !names.includes(asked.hostname))
       throw refuse(421, `This bench is not served under that name; it is ${names.join(', ')}.`);
     const origin = c.req.header('origin');
-    const from = origin === undefined ? asked : nameIn(origin);
-    if (!['GET', 'HEAD'].includes(c.req.method) && (!from || !names.includes(from)))
+    const from = origin === undefined ? asked : placeIn(origin);
+    const elsewhere = from?.host !== asked.host || c.req.header('sec-fetch-site') === 'cross-site';
+    if (!['GET', 'HEAD'].includes(c.req.method) && elsewhere)
       throw refuse(403, 'A page from elsewhere changes nothing here.');
     await next();
   };

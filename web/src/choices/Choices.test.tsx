@@ -12,7 +12,7 @@ import { NotAgreed } from './Decided';
 
 const bench = vi.hoisted(() => ({ log: null as unknown, oneMore: [] as OneMore[] }));
 vi.mock('./useOneMore', () => ({ useOneMore: () => bench.oneMore }));
-vi.mock('../job/useJob', () => ({ useLog: () => bench.log }));
+vi.mock('../job/useLog', () => ({ useLog: () => bench.log }));
 
 const SHOP: Shop = { rules: USUAL_RULES, book: [] };
 const COOKED = [complains('weak-under-load'), 'comp 40 55 60 61', 'peep heavy scoring'] as const;

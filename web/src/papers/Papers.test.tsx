@@ -8,7 +8,7 @@ import { fakeLog } from '../testing/log';
 import { OnTheDesk } from './Papers';
 
 const bench = vi.hoisted(() => ({ log: null as unknown }));
-vi.mock('../job/useJob', () => ({ useLog: () => bench.log }));
+vi.mock('../job/useLog', () => ({ useLog: () => bench.log }));
 const FOUND = [complains('runs-on-prime-then-dies'), 'metering diaphragm stiff'] as const;
 
 function desk(lines: readonly (string | Noted)[], at = '/?paper=report') {

@@ -96,6 +96,7 @@ export function Closed(): ReactElement {
           rows={rows}
           idOf={(r) => r.id}
           empty={isFetching ? 'Looking…' : `No closed job for “${asked}”.`}
+          whole={!hasNextPage}
           onEnd={() => {
             if (hasNextPage && !isFetching) void fetchNextPage();
           }}

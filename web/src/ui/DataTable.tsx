@@ -40,13 +40,14 @@ const COMPONENTS: TableComponents<unknown, Context> = {
   ),
 };
 
-/** A long table: sorted by a tap on a heading, only the rows in sight drawn. */
+/** A long table: sorted by a tap on a heading once all of it is there, only the rows in sight drawn. */
 export function DataTable<T extends object>({
   label,
   columns,
   rows,
   idOf,
   empty,
+  whole,
   onEnd,
 }: {
   label: string;
@@ -54,6 +55,8 @@ export function DataTable<T extends object>({
   rows: readonly T[];
   idOf: (row: T) => string;
   empty: string;
+  /** These are all there are: only then do headings sort them. */
+  whole: boolean;
   /** The last row is in sight: there may be more. */
   onEnd?: () => void;
 }): ReactElement {
@@ -66,11 +69,11 @@ export function DataTable<T extends object>({
   const shown = new Map(columns.map((c) => [c.id as string, c]));
   const cell = (c: Column<T> | undefined): string =>
     `${c?.className ?? ''} ${c?.wide ? 'hidden md:table-cell' : ''}`;
-  const sorted = table.getRowModel().rows.map((row) => row.original);
+  const sorted = whole ? table.getRowModel().rows.map((row) => row.original) : rows;
   if (sorted.length === 0) return <p className="py-6 text-lg text-soft">{empty}</p>;
   return (
     <TableVirtuoso<T, Context>
-      data={sorted}
+      data={sorted as T[]}
       context={{ label }}
       components={COMPONENTS as TableComponents<T, Context>}
       computeItemKey={(_, row) => idOf(row)}
@@ -80,23 +83,29 @@ export function DataTable<T extends object>({
         table.getHeaderGroups().map((group) => (
           <tr key={group.id} className="bg-paper">
             {group.headers.map(({ column }) => {
-              const sort = column.getIsSorted();
+              const sort = whole && column.getIsSorted();
               return (
                 <th
                   key={column.id}
                   scope="col"
-                  aria-sort={sort === 'asc' ? 'ascending' : sort === 'desc' ? 'descending' : 'none'}
+                  {...(whole && {
+                    'aria-sort': sort === 'asc' ? 'ascending' : sort === 'desc' ? 'descending' : 'none',
+                  })}
                   className={`${cell(shown.get(column.id))} border-b-2 border-line`}
                 >
-                  <button
-                    type="button"
-                    onClick={column.getToggleSortingHandler()}
-                    className="flex min-h-11 items-center gap-1 font-bold hover:underline"
-                  >
-                    {shown.get(column.id)?.name}
-                    {sort === 'asc' && <ArrowUp size={16} aria-hidden />}
-                    {sort === 'desc' && <ArrowDown size={16} aria-hidden />}
-                  </button>
+                  {whole ? (
+                    <button
+                      type="button"
+                      onClick={column.getToggleSortingHandler()}
+                      className="flex min-h-11 items-center gap-1 font-bold hover:underline"
+                    >
+                      {shown.get(column.id)?.name}
+                      {sort === 'asc' && <ArrowUp size={16} aria-hidden />}
+                      {sort === 'desc' && <ArrowDown size={16} aria-hidden />}
+                    </button>
+                  ) : (
+                    <span className="flex min-h-11 items-center font-bold">{shown.get(column.id)?.name}</span>
+                  )}
                 </th>
               );
             })}
