@@ -176,10 +176,7 @@ test('check-in names what is missing; with the server away the machine hangs her
 });
 
 test('unknown jobs and addresses, and a silent server, each have their screen', async ({ page }) => {
-  await page.goto('/job/6b1b3b8e-0000-4000-8000-000000000000');
-  await expect(page.getByText('No such job.')).toBeVisible();
-  await page.goto('/nowhere');
-  await expect(page.getByText('Nothing hangs here')).toBeVisible();
+  // A device that has seen no rack yet.
   await page.route('**/api/jobs?*', (route) => route.abort());
   // Told of a change, the page would ask again by itself.
   await page.route('**/api/stream', (route) => route.abort());
@@ -190,6 +187,10 @@ test('unknown jobs and addresses, and a silent server, each have their screen', 
   await page.unroute('**/api/jobs?*');
   await page.getByRole('button', { name: 'Try now' }).click();
   await expect(page.getByRole('heading', { name: /Needs a hand/ })).toBeVisible();
+  await page.goto('/job/6b1b3b8e-0000-4000-8000-000000000000');
+  await expect(page.getByText('No such job.')).toBeVisible();
+  await page.goto('/nowhere');
+  await expect(page.getByText('Nothing hangs here')).toBeVisible();
 });
 
 test('ways, why not and the map are accessible, light or dark', async ({ page }) => {
