@@ -6,6 +6,8 @@ import { expect, type Locator, type Page } from '@playwright/test';
 export const step = (page: Page): Locator => page.locator('#step');
 export const suspects = (page: Page): Locator => page.getByRole('region', { name: 'Suspects' });
 export const trail = (page: Page): Locator => page.getByRole('region', { name: 'Evidence so far' });
+/** The bench is there, not only its first glance. */
+const wholeBench = (page: Page): Promise<void> => expect(trail(page)).toBeVisible();
 export const tray = (page: Page): Locator => page.getByRole('region', { name: 'Tray' });
 export const leading = (page: Page): Locator => suspects(page).locator('[data-suspect]').first();
 
@@ -70,6 +72,7 @@ export async function checkIn(page: Page, m: NewMachine): Promise<void> {
   expect(answer.ok(), await answer.text()).toBe(true);
   await page.goto(`/job/${jobId}`);
   await expect(page.getByRole('heading', { name: `${m.maker} ${m.model}` })).toBeVisible();
+  await wholeBench(page);
 }
 
 /** Checks a new owner's new machine in at the counter and lands on its bench. */
@@ -92,6 +95,7 @@ export async function checkInAtCounter(page: Page, m: NewMachine): Promise<void>
     await page.getByRole('button', { name: 'Check it in' }).click();
   }
   await expect(bench).toBeVisible();
+  await wholeBench(page);
 }
 
 /** A check in the list of all of them, by its whole name. */

@@ -36,6 +36,17 @@ describe('what the rack knows of a job', () => {
     expect(noted(store)).toEqual([{ check: 'fuel-smell', result: 'stale', sureness: 'sure' }]);
   });
 
+  it('takes no figure while something else has the focus', async () => {
+    const store = await glance();
+    const other = document.body.appendChild(document.createElement('button'));
+    other.focus();
+    await userEvent.keyboard('2');
+    expect(noted(store)).toEqual([]);
+    other.remove();
+    await userEvent.keyboard('2');
+    expect(noted(store)).toHaveLength(1);
+  });
+
   it('takes none where something has to come off, be measured, or would run what hurts', async () => {
     await glance({ phase: { kind: 'check', check: 'plug-look', minutes: 2 } });
     expect(screen.getByRole('heading', { level: 2 })).toBeTruthy();

@@ -11,6 +11,8 @@ import { Loading } from '../ui/State';
 import { KIND_WORDS, minutesWords, tagWords } from '../ui/words';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
 
+const STEP = 'data-glance-step';
+
 /** What the rack knows of a job, drawn at once: what to do, while its bench is still being fetched and worked out. */
 export function Glance({ jobId }: { jobId: string }): ReactElement {
   const { data: tags } = useRackQuery();
@@ -55,6 +57,10 @@ function AtAGlance({ tag }: { tag: RackTag }): ReactElement {
   );
 }
 
+/** Nothing has the focus, or something of the step. */
+const isFree = (focused: Element | null): boolean =>
+  !focused || focused === document.body || focused.closest(`[${STEP}]`) !== null;
+
 /** The next check; its results can be noted already where nothing has to come off or be measured for it. */
 function Check({
   jobId,
@@ -87,7 +93,18 @@ function Check({
         : [],
     [open, check, checkId, log],
   );
-  useKeys(bindings);
+  const keys = useMemo(
+    () =>
+      bindings.map((b) => ({
+        ...b,
+        // As on the bench: never beside another button.
+        run: () => {
+          if (isFree(document.activeElement)) b.run();
+        },
+      })),
+    [bindings],
+  );
+  useKeys(keys);
   return (
     <>
       <StepHead eyebrow="Do this next" title={check.name} aside={minutesWords(minutes)} />
@@ -103,7 +120,7 @@ function Check({
         </p>
       )}
       {bindings.length > 0 && (
-        <div className="mt-3 flex flex-wrap gap-3" role="group" aria-label="Result">
+        <div className="mt-3 flex flex-wrap gap-3" role="group" aria-label="Result" data-glance-step>
           {bindings.map(({ does, run }) => (
             <button key={does} type="button" onClick={run} className={`${BIG_BUTTON} min-w-24 px-4`}>
               {does}
