@@ -3,19 +3,15 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { rm, stat, writeFile } from 'node:fs/promises';
 import { pipeline } from 'node:stream/promises';
 import pg from 'pg';
+import type { Moment } from './moment';
 import { runOn } from './programs';
 import { migrationsOf, rowsIn, tablesOf } from './tables';
 
 export const BACKUP_FORMAT = 'rusty-wren-backup/1';
 
 /** The first line of a backup; PostgreSQL's own archive follows it. */
-export interface BackupHead {
+export interface BackupHead extends Moment {
   format: typeof BACKUP_FORMAT;
-  /** ISO 8601. */
-  at: string;
-  migrations: string[];
-  /** Rows in each table at that moment. */
-  rows: Record<string, number>;
   /** Of the archive: its bytes, and the SHA-256 of them in hexadecimal. */
   bytes: number;
   sha256: string;

@@ -6,19 +6,15 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import Papa from 'papaparse';
 import pg from 'pg';
+import type { Moment } from './moment';
 import { migrationsOf, quoted, tablesOf, type Table } from './tables';
 
 export const EXPORT_FORMAT = 'rusty-wren-export/1';
 export const ABOUT = 'shop.json';
 
-/** What an export says of itself. */
-export interface ExportAbout {
+/** What an export says of itself; its tables in the order they can be taken in. */
+export interface ExportAbout extends Moment {
   format: typeof EXPORT_FORMAT;
-  /** ISO 8601. */
-  at: string;
-  migrations: string[];
-  /** Rows of each table, in the order they can be taken in. */
-  rows: Record<string, number>;
 }
 
 const BATCH = 1000;

@@ -8,6 +8,7 @@ import { rebuildCards } from '../cards/project';
 import { migrate } from '../db/migrate';
 import { connect } from '../db/pool';
 import { ABOUT, EXPORT_FORMAT, type ExportAbout } from './export';
+import { jsonIn, momentFields } from './moment';
 import { migrationsOf, quoted, tablesOf, type Table } from './tables';
 
 const BATCH = 500;
@@ -16,21 +17,13 @@ const TAKEN = ['account', 'customer', 'job', 'part'];
 
 const aboutSchema = Joi.object<ExportAbout>({
   format: Joi.string().valid(EXPORT_FORMAT).required(),
-  at: Joi.string().isoDate().required(),
-  migrations: Joi.array().items(Joi.string()).min(1).required(),
-  rows: Joi.object().pattern(Joi.string(), Joi.number().integer().min(0)).required(),
+  ...momentFields,
 }).required();
 
 async function readAbout(folder: string): Promise<ExportAbout> {
   const text = await readFile(join(folder, ABOUT), 'utf8').catch(() => null);
   if (text === null) throw new Error(`${folder} holds no export: ${ABOUT} is not there.`);
-  let data: unknown = null;
-  try {
-    data = JSON.parse(text);
-  } catch {
-    // Said below.
-  }
-  const { error, value } = aboutSchema.validate(data, { convert: false });
+  const { error, value } = aboutSchema.validate(jsonIn(text), { convert: false });
   if (error) throw new Error(`${ABOUT}: ${error.message}`);
   return value;
 }

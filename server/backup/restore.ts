@@ -3,6 +3,7 @@ import { readdir, stat } from 'node:fs/promises';
 import Joi from 'joi';
 import pg from 'pg';
 import { BACKUP_FORMAT, hashFrom, type BackupHead } from './backUp';
+import { jsonIn, momentFields } from './moment';
 import { runOn } from './programs';
 import { rowsIn, tablesOf } from './tables';
 
@@ -11,9 +12,7 @@ const LONGEST_HEAD = 64 * 1024;
 
 const headSchema = Joi.object<BackupHead>({
   format: Joi.string().valid(BACKUP_FORMAT).required(),
-  at: Joi.string().isoDate().required(),
-  migrations: Joi.array().items(Joi.string()).min(1).required(),
-  rows: Joi.object().pattern(Joi.string(), Joi.number().integer().min(0)).required(),
+  ...momentFields,
   bytes: Joi.number().integer().min(1).required(),
   sha256: Joi.string().hex().length(64).required(),
 }).required();
@@ -22,13 +21,8 @@ const headSchema = Joi.object<BackupHead>({
 export async function readHead(file: string): Promise<{ head: BackupHead; start: number }> {
   const first = Buffer.concat((await createReadStream(file, { end: LONGEST_HEAD }).toArray()) as Buffer[]);
   const end = first.indexOf('\n');
-  let data: unknown = null;
-  try {
-    data = JSON.parse(first.toString('utf8', 0, Math.max(0, end)));
-  } catch {
-    // Said below.
-  }
-  const { error, value: head } = headSchema.validate(data, { convert: false });
+  const said = jsonIn(first.toString('utf8', 0, Math.max(0, end)));
+  const { error, value: head } = headSchema.validate(said, { convert: false });
   if (error) throw new Error(`${file} is no backup of a bench.`);
   const start = end + 1;
   if ((await stat(file)).size - start !== head.bytes || (await hashFrom(file, start)) !== head.sha256)

@@ -36,6 +36,12 @@ export function useKeys(bindings: readonly KeyBinding[]): void {
   }, [bindings]);
 }
 
+/** Whether a key may answer for a place: nothing has the focus, or something of that place. */
+export function isFreeFor(place: Element | null): boolean {
+  const { activeElement } = document;
+  return !activeElement || activeElement === document.body || !!place?.contains(activeElement);
+}
+
 /** What presses the n-th button that a selector finds in the place of that id. */
 export const pressIn =
   (id: string) =>

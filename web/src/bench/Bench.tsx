@@ -1,7 +1,7 @@
 import { checkOf } from '@rusty-wren/core/knowledge';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { pressIn, useKeys } from '../app/keys';
+import { isFreeFor, pressIn, useKeys } from '../app/keys';
 import { JobHead } from '../job/JobHead';
 import type { JobAtBench } from '../job/useJob';
 import { useLog } from '../job/useLog';
@@ -30,9 +30,7 @@ const press = pressIn(STEP);
 
 /** A number is a result only while the step has the focus, or nothing has: never beside another button. */
 function pressResult(at: number): void {
-  const { activeElement } = document;
-  if (activeElement && activeElement !== document.body && !step()?.contains(activeElement)) return;
-  press('[data-result]', at);
+  if (isFreeFor(step())) press('[data-result]', at);
 }
 
 function AtBench({ atBench }: { atBench: JobAtBench }): ReactElement {

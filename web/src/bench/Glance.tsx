@@ -1,17 +1,15 @@
 import type { RackTag } from '@rusty-wren/contract';
 import { behaviourOf, checkOf, type CheckId } from '@rusty-wren/core/knowledge';
 import { TriangleAlert } from 'lucide-react';
-import { useMemo, useState, type ReactElement } from 'react';
+import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useRackQuery } from '../api/api';
-import { useKeys } from '../app/keys';
+import { isFreeFor, useKeys } from '../app/keys';
 import { useAppSelector } from '../app/store';
 import { useLog } from '../job/useLog';
 import { phaseWords } from '../rack/words';
 import { Loading } from '../ui/State';
 import { KIND_WORDS, minutesWords, tagWords } from '../ui/words';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
-
-const STEP = 'data-glance-step';
 
 /** What the rack knows of a job, drawn at once: what to do, while its bench is still being fetched and worked out. */
 export function Glance({ jobId }: { jobId: string }): ReactElement {
@@ -57,10 +55,6 @@ function AtAGlance({ tag }: { tag: RackTag }): ReactElement {
   );
 }
 
-/** Nothing has the focus, or something of the step. */
-const isFree = (focused: Element | null): boolean =>
-  !focused || focused === document.body || focused.closest(`[${STEP}]`) !== null;
-
 /** The next check; its results can be noted already where nothing has to come off or be measured for it. */
 function Check({
   jobId,
@@ -77,6 +71,7 @@ function Check({
   const log = useLog(jobId);
   const check = checkOf(checkId);
   const [noted, setNoted] = useState(false);
+  const results = useRef<HTMLDivElement>(null);
   const runs = check.engine === 'started' || check.engine === 'running';
   const open = !noted && check.access.length === 0 && !check.reading && (safe || !runs);
   const bindings = useMemo(
@@ -99,7 +94,7 @@ function Check({
         ...b,
         // As on the bench: never beside another button.
         run: () => {
-          if (isFree(document.activeElement)) b.run();
+          if (isFreeFor(results.current)) b.run();
         },
       })),
     [bindings],
@@ -120,7 +115,7 @@ function Check({
         </p>
       )}
       {bindings.length > 0 && (
-        <div className="mt-3 flex flex-wrap gap-3" role="group" aria-label="Result" data-glance-step>
+        <div className="mt-3 flex flex-wrap gap-3" role="group" aria-label="Result" ref={results}>
           {bindings.map(({ does, run }) => (
             <button key={does} type="button" onClick={run} className={`${BIG_BUTTON} min-w-24 px-4`}>
               {does}
