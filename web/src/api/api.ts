@@ -36,6 +36,7 @@ import {
   type FetchArgs,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
+import { isBehind } from './heard';
 import { clockRead } from '../keeping/clock';
 import { reachable, unreachable } from '../keeping/outbox';
 import { keepSeen, lastSeen } from '../keeping/shelf';
@@ -144,6 +145,11 @@ export const api = createApi({
         ...(result?.sameCan ?? []).map((mate) => ({ type: 'Can' as const, id: mate.job.id })),
       ],
       keepUnusedDataFor: 3600,
+      onQueryStarted: async (id, { dispatch, queryFulfilled }) => {
+        const answer = await queryFulfilled.catch(() => null);
+        if (answer && isBehind(id, answer.data.entries.length))
+          dispatch(api.util.invalidateTags([{ type: 'Job', id }]));
+      },
     }),
     /** Owners with their machines: for no words those who came last, else those the words find. */
     customers: build.query<CustomerWithMachines[], string>({

@@ -76,7 +76,8 @@ beforeEach(async () => {
   vi.stubGlobal('fetch', async (request: Request) => {
     const { pathname } = new URL(request.url);
     if (pathname === '/api/health') return health();
-    if (pathname === '/api/jobs/one') return Response.json(fetched);
+    if (pathname === '/api/jobs/one')
+      return Response.json(typeof fetched === 'function' ? await fetched() : fetched);
     if (pathname === '/api/jobs') {
       goes.push('check-in');
       return checkInAnswer();
@@ -209,6 +210,32 @@ describe('sending', () => {
       watched.unsubscribe();
     },
   );
+
+  it('a job asked for before a note arrived, and answered after it, is asked for again, once', async () => {
+    const { note, send, store } = bench();
+    const job = (...ids: string[]) => ({
+      job: { id: 'one', tag: 1 },
+      entries: ids.map((id, n) => ({ ...entry(id), seq: n + 1 })),
+    });
+    const texts = () =>
+      api.endpoints.job
+        .select('one')(store.getState())
+        .data?.entries.map((e) => e.id);
+    const answers: ((body: unknown) => void)[] = [];
+    fetched = () => new Promise((resolve) => answers.push(resolve));
+    const watched = store.dispatch(api.endpoints.job.initiate('one'));
+    await vi.waitFor(() => expect(answers).toHaveLength(1));
+    answer = () =>
+      Response.json({ stored: [{ jobId: 'one', entries: [{ ...entry('mine'), seq: 2 }] }], refused: [] });
+    await note('one', 'mine');
+    await send();
+    answers[0]!(job('first'));
+    await vi.waitFor(() => expect(answers).toHaveLength(2));
+    answers[1]!(job('first', 'mine'));
+    await vi.waitFor(() => expect(texts()).toEqual(['first', 'mine']));
+    expect(answers).toHaveLength(2);
+    watched.unsubscribe();
+  });
 
   it('with nothing to send, asks whether the server is back before it says so', async () => {
     const { send, store, outbox } = bench();

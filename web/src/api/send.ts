@@ -15,7 +15,7 @@ import { changeKept, everythingKept, keepSeen, layUp, reasonOf, takeOff, type Ke
 import type { Tabs } from '../keeping/tabs';
 import { sendPhotos } from '../photos/sendPhotos';
 import { api, isRefused, problemWords } from './api';
-import { heardOf } from './stream';
+import { hear, heardOf } from './heard';
 
 /** Sent in one go: so many entries, of so many characters. */
 const MOST = { entries: 200, characters: 200_000 } as const;
@@ -27,6 +27,7 @@ export const takeIn =
   (stored: readonly { jobId: string; entries: readonly Entry[] }[]): AppThunk =>
   (dispatch, getState) => {
     for (const { jobId, entries } of stored) {
+      hear(jobId, Math.max(0, ...entries.map((e) => e.seq ?? 0)));
       if (!api.endpoints.job.select(jobId)(getState()).data) continue;
       dispatch(
         api.util.updateQueryData('job', jobId, (draft): JobWithLog => {

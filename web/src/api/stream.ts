@@ -2,17 +2,12 @@ import type { JobChanged } from '@rusty-wren/contract';
 import type { StreamEvent } from '../keeping/tabs';
 import type { AppThunk } from '../app/state';
 import { api } from './api';
+import { hear } from './heard';
 
 const REOPEN_MS = 3000;
 
 /** What is fetched again when something beside the logs has changed. */
 const MOVED = { parts: 'Drawer', day: 'Day', rack: 'Rack' } as const;
-
-/** How long each job's log is by what the stream said. */
-const heard = new Map<string, number>();
-
-/** How long a job's log is by what the stream said last; 0 where it said nothing. */
-export const heardOf = (jobId: string): number => heard.get(jobId) ?? 0;
 
 /** Takes in what the stream said: another device's entries are fetched where this page shows them. */
 export const hearStream =
@@ -27,7 +22,7 @@ export const hearStream =
       return;
     }
     const { jobId, seq } = JSON.parse(data) as JobChanged;
-    heard.set(jobId, Math.max(seq, heardOf(jobId)));
+    hear(jobId, seq);
     const known = api.endpoints.job.select(jobId)(getState()).data;
     // An answer to this device's own notes is on its way: whether it brings all of it is seen then.
     const own = getState().outbox.unsent.some((u) => u.jobId === jobId);
