@@ -15,3 +15,5 @@ export * from './papers';
 export * from './parts';
 export * from './day';
 export * from './photos';
+export * from './access';
+export * from './signIn';

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { checkIn, checkInAtCounter, step, trail, trimmer, write } from './bench';
 import { CHROMIUM } from './chromium.mjs';
+import { signedIn } from './signedIn.mjs';
 
 /** The server does not answer any more, whatever tab asks; returns what lets it answer again. */
 async function away(context: BrowserContext): Promise<() => Promise<void>> {
@@ -293,12 +294,16 @@ test('a file of the interface that is not there is not a page', async ({ page })
 
 test('a browser killed half a second after a note keeps it', async ({ baseURL }) => {
   const profile = mkdtempSync(join(tmpdir(), 'wren-profile-'));
-  const open = (): Promise<BrowserContext> =>
-    chromium.launchPersistentContext(profile, {
+  const open = async (): Promise<BrowserContext> => {
+    const opened = await chromium.launchPersistentContext(profile, {
       ...CHROMIUM,
       ...(baseURL && { baseURL }),
       serviceWorkers: 'block',
     });
+    // A browser that is killed may not have written its cookies yet.
+    await opened.addCookies((await signedIn(baseURL!)).state.cookies);
+    return opened;
+  };
   try {
     let context = await open();
     let page = await context.newPage();

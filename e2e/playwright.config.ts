@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
+import { SIGNED_IN } from './setUp.mjs';
 
 /**
  * Against a real server on a real database; scripts/test.mjs starts both and says where. The limits are long because a machine
@@ -15,7 +16,10 @@ export default defineConfig({
   reporter: process.env['CI_REPORT']
     ? [['list'], ['json', { outputFile: process.env['CI_REPORT'] }]]
     : 'list',
+  globalSetup: './setUp.mjs',
   use: {
+    // Signed in as the demo's lead, but where a test signs in itself.
+    storageState: SIGNED_IN,
     // A worker that answers from its cache hides what a test makes the server do; where it is wanted it is let in.
     serviceWorkers: 'block',
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:4680',

@@ -2,6 +2,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { CHROMIUM } from '../e2e/chromium.mjs';
+import { signedIn } from '../e2e/signedIn.mjs';
 import { installPackages, ROOT } from './packages.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
 
@@ -27,12 +28,16 @@ while (
 )
   await new Promise((resolve) => setTimeout(resolve, 150));
 
+const { cookie, state } = await signedIn(base);
+/** @param {string} path */
+const ask = async (path) => (await fetch(`${base}${path}`, { headers: { cookie } })).json();
+
 const folder = join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch(CHROMIUM);
 
 /** @type {{ job: { id: string, machine: { model: string, serial: string | null } } }[]} */
-const tags = await (await fetch(`${base}/api/jobs?show=open`)).json();
+const tags = await ask('/api/jobs?show=open');
 /**
  * @param {string} model
  * @param {string} [serial] where there are two of a model
@@ -43,7 +48,7 @@ const job = (model, serial) => {
 };
 
 /** @type {{ machines: { id: string }[] }} */
-const fell = await (await fetch(`${base}/api/find?words=F62-11902`)).json();
+const fell = await ask('/api/find?words=F62-11902');
 /**
  * @typedef {object} View
  * @property {string} name
@@ -159,6 +164,7 @@ for (const { name, path, size: [width, height] = [1280, 800], theme = 'light', p
     viewport: { width, height },
     colorScheme: theme,
     baseURL: base,
+    storageState: state,
   });
   const page = await context.newPage();
   await page.goto(base + path);

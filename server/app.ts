@@ -3,6 +3,9 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
+import { guarded } from './access/guard';
+import { leadRoutes } from './access/leadRoutes';
+import { sessionRoutes } from './access/routes';
 import type { Pool } from './db/pool';
 import { atMost, LOOPBACK, ownNamesOnly } from './http/guard';
 import { answerTo, refuse } from './http/problem';
@@ -83,6 +86,7 @@ export function createApp({
       },
       // None at all would make its own form come from nowhere.
       referrerPolicy: 'same-origin',
+      strictTransportSecurity: false,
     }),
   );
   app.use(
@@ -98,6 +102,8 @@ export function createApp({
         formAction: ["'self'"],
         frameAncestors: ["'none'"],
       },
+      // It is served over plain HTTP on loopback too: a browser that was told to ask for HTTPS only would find nothing.
+      strictTransportSecurity: false,
       // The instruments listen and take pictures; nothing else of a device is anybody's business.
       permissionsPolicy: {
         microphone: ['self'],
@@ -115,6 +121,7 @@ export function createApp({
     if (!isReady()) throw refuse(503, 'The bench server is getting ready.');
     await next();
   });
+  app.use('/api/*', guarded(pool));
   const limited = bodyLimit({
     maxSize: BODY_LIMIT,
     onError: () => Promise.reject(refuse(400, 'The body is too large.')),
@@ -132,6 +139,8 @@ export function createApp({
     await pool.query('SELECT 1');
     return c.json({ ok: true });
   });
+  app.route('/api/session', sessionRoutes(pool));
+  app.route('/api', leadRoutes(pool));
   app.route('/api/jobs', jobRoutes(pool, { announcer, outlooks, patience }));
   app.route('/api/entries', entryRoutes(pool, announcer));
   app.route('/api', peopleRoutes(pool));

@@ -5,7 +5,6 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from './app';
 import { Outlooks } from './cards/outlooks';
 import { connect } from './db/pool';
-import { loadDemo } from './demo/load';
 import { Changes } from './stream/changes';
 import { note, openBench, post, type TestBench } from './testing/bench';
 
@@ -14,13 +13,12 @@ let bench: TestBench;
 let apps: Hono[];
 let close: () => Promise<void>;
 beforeAll(async () => {
-  bench = await openBench();
-  await loadDemo(bench.pool, new Date());
+  bench = await openBench({ demo: new Date() });
   const pool = connect(bench.url);
   const changes = new Changes(bench.url);
   await changes.start();
   const outlooks = new Outlooks(pool);
-  apps = [bench.app, createApp({ pool, changes, outlooks, patience: 120_000 })];
+  apps = [bench.app, bench.asLead(createApp({ pool, changes, outlooks, patience: 120_000 }))];
   close = async () => {
     await outlooks.stop();
     await changes.stop();

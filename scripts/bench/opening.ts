@@ -6,6 +6,7 @@ import { gzipSync } from 'node:zlib';
 import { chromium, type Browser } from '@playwright/test';
 import { build, type Rolldown } from 'vite';
 import { CHROMIUM } from '../../e2e/chromium.mjs';
+import { signedIn } from '../../e2e/signedIn.mjs';
 import { freePort, startPostgres } from '../postgres.mjs';
 
 /** How a page is opened: the processor slowed, and the line as a phone at the edge of the yard has it. */
@@ -26,8 +27,9 @@ async function opened(
   url: string,
   selector: string,
   way: (typeof WAYS)[number],
+  storageState: Awaited<ReturnType<typeof signedIn>>['state'],
 ): Promise<Opened> {
-  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const context = await browser.newContext({ serviceWorkers: 'block', storageState });
   const page = await context.newPage();
   const cdp = await context.newCDPSession(page);
   await cdp.send('Network.enable');
@@ -90,10 +92,18 @@ export async function opening(): Promise<void> {
   const base = `http://127.0.0.1:${port}`;
   const browser = await chromium.launch(CHROMIUM);
   try {
+    while (
+      !(await fetch(`${base}/api/health`).then(
+        (r) => r.ok,
+        () => false,
+      ))
+    )
+      await new Promise((done) => setTimeout(done, 200));
+    const { cookie, state } = await signedIn(base);
     let tags: { job: { id: string }; phase: { kind: string } | null }[] = [];
     while (tags.length === 0 || tags.some((t) => !t.phase)) {
       await new Promise((done) => setTimeout(done, 500));
-      tags = await fetch(`${base}/api/jobs?show=open`).then(
+      tags = await fetch(`${base}/api/jobs?show=open`, { headers: { cookie } }).then(
         (r) => (r.ok ? (r.json() as Promise<typeof tags>) : []),
         () => [],
       );
@@ -109,7 +119,7 @@ export async function opening(): Promise<void> {
       console.log(`\nUntil it is usable, ${way.name} (median of ${RUNS})`);
       for (const [name, url, selector] of pages) {
         const runs: Opened[] = [];
-        for (let n = 0; n < RUNS; n++) runs.push(await opened(browser, url, selector, way));
+        for (let n = 0; n < RUNS; n++) runs.push(await opened(browser, url, selector, way, state));
         console.log(
           `${name.padEnd(22)}${Math.round(median(runs.map((r) => r.ms)))
             .toString()

@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { rebuildCards } from '../../server/cards/project';
 import { connect } from '../../server/db/pool';
+import { signedIn, type SignedIn } from '../../server/testing/signedIn';
 import { loadHistory } from '../load/loadHistory';
 import { freePort, startPostgres } from '../postgres.mjs';
 
@@ -64,7 +65,10 @@ const TYPED = [
 
 const p95 = (times: number[]): number => times.toSorted((x, y) => x - y)[Math.floor(0.95 * times.length)]!;
 
-async function startApp(url: string): Promise<{ base: string; app: ChildProcess; ms: number }> {
+async function startApp(
+  url: string,
+  cookie: string,
+): Promise<{ base: string; app: ChildProcess; ms: number }> {
   const port = await freePort();
   const began = performance.now();
   const app = spawn(process.execPath, ['--import', 'tsx', MAIN], {
@@ -73,13 +77,19 @@ async function startApp(url: string): Promise<{ base: string; app: ChildProcess;
   });
   const base = `http://127.0.0.1:${port}`;
   for (;;) {
-    const up = await fetch(`${base}/api/jobs?show=closed`).then(
+    const up = await fetch(`${base}/api/jobs?show=closed`, { headers: { cookie } }).then(
       (r) => r.ok,
       () => false,
     );
     if (up) return { base, app, ms: performance.now() - began };
     await new Promise((done) => setTimeout(done, 20));
   }
+}
+
+/** The lead of a database, signed in. */
+async function leadOf(url: string): Promise<SignedIn> {
+  const pool = connect(url);
+  return await signedIn(pool, 'lead').finally(() => pool.end());
 }
 
 const stopApp = (app: ChildProcess): Promise<void> =>
@@ -93,11 +103,12 @@ const memoryOf = (pid: number): number =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1024;
 
 async function measure(url: string, jobs: number, entries: number): Promise<Measured> {
-  const { base, app, ms } = await startApp(url);
+  const { cookie } = await leadOf(url);
+  const { base, app, ms } = await startApp(url, cookie);
   let largest = 0;
   const timed = async (path: string, init?: RequestInit): Promise<number> => {
     const began = performance.now();
-    const response = await fetch(`${base}${path}`, init);
+    const response = await fetch(`${base}${path}`, { ...init, headers: { ...init?.headers, cookie } });
     const body = await response.arrayBuffer();
     if (!response.ok) throw new Error(`${path}: ${response.status} ${new TextDecoder().decode(body)}`);
     largest = Math.max(largest, body.byteLength / 1024);
@@ -116,7 +127,9 @@ async function measure(url: string, jobs: number, entries: number): Promise<Meas
   try {
     // What the engine has not looked at yet is looked at first: that is of the open jobs, however many are closed.
     for (;;) {
-      const tags = (await (await fetch(`${base}/api/jobs?show=open`)).json()) as { phase: unknown }[];
+      const tags = (await (await fetch(`${base}/api/jobs?show=open`, { headers: { cookie } })).json()) as {
+        phase: unknown;
+      }[];
       if (tags.every((t) => t.phase)) break;
     }
     const client = new pg.Client({ connectionString: url });

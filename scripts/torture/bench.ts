@@ -4,6 +4,8 @@ import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 import { join } from 'node:path';
 import type { NewEntry } from '@rusty-wren/contract';
+import { connect } from '../../server/db/pool';
+import { signedIn } from '../../server/testing/signedIn';
 import { ROOT } from '../packages.mjs';
 import { freePort } from '../postgres.mjs';
 
@@ -19,6 +21,8 @@ export interface Answer {
 export class App {
   private process: ChildProcess | null = null;
   private readonly agent = new http.Agent({ keepAlive: true, maxSockets: 64 });
+  /** Of the lead's device, as whom everything is asked. */
+  private cookie = '';
   /** Times it ended that nobody asked for. */
   fell = 0;
 
@@ -31,6 +35,7 @@ export class App {
     const app = new App(databaseUrl, await freePort());
     app.run();
     await app.answers();
+    await app.signIn();
     return app;
   }
 
@@ -50,6 +55,15 @@ export class App {
     child.on('exit', (_code, signal) => {
       if (this.process === child && signal !== 'SIGKILL') this.fell++;
     });
+  }
+
+  /** Signs the lead in, for as long as it takes. */
+  private async signIn(): Promise<void> {
+    const pool = connect(this.databaseUrl);
+    this.cookie = (await signedIn(pool, 'lead')).cookie;
+    await pool.query("UPDATE session SET fresh_at = 'infinity'");
+    await pool.query("UPDATE session_hand SET proved_at = 'infinity'");
+    await pool.end();
   }
 
   get pid(): number {
@@ -73,6 +87,12 @@ export class App {
     throw new Error('the app does not answer');
   }
 
+  /** A stream of events, as the lead's device opens it. */
+  stream(): http.ClientRequest {
+    const headers = { cookie: this.cookie };
+    return http.get({ host: '127.0.0.1', port: this.port, path: '/api/stream', agent: false, headers });
+  }
+
   /** One request; status 0 when the line was cut. `headers` come over the usual ones. */
   ask(method: string, path: string, body?: string, headers: Record<string, string> = {}): Promise<Answer> {
     return new Promise((resolve) => {
@@ -83,7 +103,11 @@ export class App {
           port: this.port,
           method,
           path,
-          headers: { ...(body !== undefined && { 'content-type': 'application/json' }), ...headers },
+          headers: {
+            cookie: this.cookie,
+            ...(body !== undefined && { 'content-type': 'application/json' }),
+            ...headers,
+          },
           timeout: 20_000,
         },
         (response) => {

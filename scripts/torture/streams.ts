@@ -10,11 +10,10 @@ const memoryOf = (pid: number): number =>
 /** Open sockets of a process. */
 const open = (app: App): Promise<http.IncomingMessage | null> =>
   new Promise((resolve) => {
-    const request = http.get(
-      { host: '127.0.0.1', port: app.port, path: '/api/stream', agent: false },
-      resolve,
-    );
-    request.on('error', () => resolve(null));
+    app
+      .stream()
+      .on('response', resolve)
+      .on('error', () => resolve(null));
   });
 
 /** Milliseconds that so many notes take, one after the other. */

@@ -67,6 +67,20 @@ async function importTable(
   if (n !== wanted) throw new Error(`${file} has ${n} lines instead of ${wanted}.`);
 }
 
+/** Every number that the database counts goes on after the highest that was taken in. */
+async function goOnCounting(client: pg.ClientBase): Promise<void> {
+  const { rows } = await client.query<{ name: string; column: string; sequence: string }>(
+    `SELECT c.relname AS name, a.attname AS column, pg_get_serial_sequence(quote_ident(c.relname), a.attname) AS sequence
+     FROM pg_attribute a JOIN pg_class c ON c.oid = a.attrelid
+     WHERE c.relnamespace = 'public'::regnamespace AND c.relkind = 'r' AND a.attidentity <> ''`,
+  );
+  for (const { name, column, sequence } of rows)
+    await client.query(
+      `SELECT setval($1, n) FROM (SELECT max(${quoted(column)}) AS n FROM ${quoted(name)}) highest WHERE n IS NOT NULL`,
+      [sequence],
+    );
+}
+
 /**
  * Takes an export into an empty shop, all of it or nothing, and works out of its logs what lists need. Throws naming what is wrong.
  */
@@ -95,9 +109,7 @@ export async function importShop(url: string, folder: string): Promise<ExportAbo
     for (const { name } of tables.toReversed()) await client.query(`DELETE FROM ${quoted(name)}`);
     for (const table of tables) await importTable(client, table, folder, about.rows[table.name] ?? 0);
     for (const { name } of tables) await client.query(`ALTER TABLE ${quoted(name)} ENABLE TRIGGER USER`);
-    await client.query(
-      "SELECT setval(pg_get_serial_sequence('job', 'tag'), greatest(100, (SELECT max(tag) FROM job)))",
-    );
+    await goOnCounting(client);
     await client.query('COMMIT');
     await rebuildCards(pool);
     return about;

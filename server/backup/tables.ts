@@ -12,10 +12,19 @@ export interface Table {
 /** Worked out of the logs: made anew wherever they are wanted. */
 const WORKED_OUT = ['job_card', 'squeeze', 'carburettor_seen', 'word'];
 
+/** Opens the shop, and is nobody's to carry about: who comes from an export chooses a PIN anew. */
+const OPENS = {
+  tables: ['session', 'session_hand', 'sign_in_try', 'instrument'],
+  columns: ['secret', 'demo_pin'],
+};
+
 /** A name as SQL takes it. */
 export const quoted = (name: string): string => `"${name.replaceAll('"', '""')}"`;
 
-/** The shop's tables, each after those it points at. `all`: what is worked out of the logs and the list of migrations too. */
+/**
+ * The shop's tables, each after those it points at. `all`: what is worked out of the logs, what opens the shop, and the list of
+ * migrations too.
+ */
 export async function tablesOf(client: pg.ClientBase, { all }: { all: boolean }): Promise<Table[]> {
   const { rows } = await client.query<Table & { to: string[] }>(
     `SELECT c.relname AS name,
@@ -29,17 +38,21 @@ export async function tablesOf(client: pg.ClientBase, { all }: { all: boolean })
         WHERE x.conrelid = c.oid AND x.contype = 'f' AND f.oid <> c.oid), '{}') AS to
      FROM pg_class c WHERE c.relnamespace = 'public'::regnamespace AND c.relkind = 'r' ORDER BY c.relname`,
   );
-  const left = new Map(rows.map((row) => [row.name, row]));
+  const waiting = new Map(rows.map((row) => [row.name, row]));
   const sorted: Table[] = [];
-  while (left.size > 0) {
-    const ready = [...left.values()].filter((t) => t.to.every((name) => !left.has(name)));
-    if (ready.length === 0) throw new Error(`tables point at each other: ${[...left.keys()].join(', ')}`);
+  while (waiting.size > 0) {
+    const ready = [...waiting.values()].filter((t) => t.to.every((name) => !waiting.has(name)));
+    if (ready.length === 0) throw new Error(`tables point at each other: ${[...waiting.keys()].join(', ')}`);
     for (const { name, columns, key } of ready) {
-      left.delete(name);
+      waiting.delete(name);
       sorted.push({ name, columns, key });
     }
   }
-  return all ? sorted : sorted.filter(({ name }) => name !== 'migration' && !WORKED_OUT.includes(name));
+  if (all) return sorted;
+  const left = ['migration', ...WORKED_OUT, ...OPENS.tables];
+  return sorted
+    .filter(({ name }) => !left.includes(name))
+    .map((t) => ({ ...t, columns: t.columns.filter((column) => !OPENS.columns.includes(column)) }));
 }
 
 /** How many rows stand in each of these tables. */

@@ -9,9 +9,11 @@ import {
   type KeptPlan,
 } from '@rusty-wren/contract';
 import { ROOMS, type Hours } from '@rusty-wren/core/schedule';
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import pg from 'pg';
 import type { Db, Pool } from '../db/pool';
+import { noted } from '../access/audit';
+import { sessionIn } from '../access/guard';
 import { atMost } from '../http/guard';
 import { checkedBody, pathId, refuse } from '../http/problem';
 import { calendarOf, closeCalendar, openCalendar } from './calendar';
@@ -81,6 +83,7 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
           [account, JSON.stringify(hours)],
         ),
       );
+      await noted(pool, c, 'hours', { person: account, hours });
       return c.json<Day>(await answer());
     })
     .put('/rooms', async (c) => {
@@ -90,6 +93,7 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
          ON CONFLICT (place) DO UPDATE SET count = EXCLUDED.count`,
         [rooms.bath, rooms.outdoors],
       );
+      await noted(pool, c, 'rooms', { ...rooms });
       return c.json<Day>(await answer());
     })
     .put('/pins', async (c) => {
@@ -111,9 +115,9 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
       await pool.query('DELETE FROM day_pin WHERE task = $1', [c.req.param('task')]);
       return c.json<Day>(await answer());
     })
-    .post('/calendar/:account', async (c) => c.json(await openCalendar(pool, pathId(c, 'account')), 201))
+    .post('/calendar/:account', async (c) => c.json(await openCalendar(pool, ownOrLeads(c)), 201))
     .delete('/calendar/:account', async (c) => {
-      await closeCalendar(pool, pathId(c, 'account'));
+      await closeCalendar(pool, ownOrLeads(c));
       return c.json({ withdrawn: true });
     })
     .put('/plan', async (c) => {
@@ -127,6 +131,15 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
       await pool.query('DELETE FROM day_plan WHERE n <= (SELECT max(n) FROM day_plan) - $1', [KEPT]);
       return c.json<Day>(rowCount ? await answer() : await readDay(pool));
     });
+}
+
+/** Whose calendar is meant: one's own, or anybody's where the lead asks. Throws 403 otherwise. */
+function ownOrLeads(c: Context): string {
+  const wanted = pathId(c, 'account');
+  const { account } = sessionIn(c);
+  if (wanted !== account.id && account.role !== 'lead')
+    throw refuse(403, "That is somebody else's calendar.");
+  return wanted;
 }
 
 /** Nobody's calendar asks more often than that in ten seconds. */

@@ -9,8 +9,7 @@ import { loadDemo } from './load';
 const NOW = new Date('2026-05-04T16:00:00');
 let bench: TestBench;
 beforeAll(async () => {
-  bench = await openBench();
-  expect(await loadDemo(bench.pool, NOW)).toBe(true);
+  bench = await openBench({ demo: NOW });
 });
 afterAll(() => bench.close());
 

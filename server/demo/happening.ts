@@ -19,7 +19,7 @@ import type {
   Stage,
 } from '@rusty-wren/core/log';
 import type { DrawnId } from './drawn';
-import type { OWNERS, TECHNICIANS } from './people';
+import type { OWNERS, WORKERS } from './people';
 
 /**
  * One thing that happened: shop shorthand as it would be typed on the bench line, or an entry shorthand has no words
@@ -64,6 +64,6 @@ export interface Scenario {
   tag?: number;
   /** Days from today it is promised for; negative is late. */
   promisedIn?: number;
-  by: (typeof TECHNICIANS)[number];
+  by: keyof typeof WORKERS;
   happenings: readonly Happening[];
 }

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { hashOfSecret } from '../access/secret';
 import { entrySchema, type NewEntry } from '@rusty-wren/contract';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { guidedRun, standInOf, standInScrews, trackOf } from '@rusty-wren/core/engine';
@@ -22,7 +23,7 @@ import { inTransaction, type Pool } from '../db/pool';
 import { checkIn } from '../jobs/checkIn';
 import { hangPhoto } from '../photos/keep';
 import { DRAWN, drawPhoto, type DrawnId } from './drawn';
-import { OWNERS, SPEC_CARDS, TECHNICIANS, type DemoMachine, type DemoOwner } from './people';
+import { OWNERS, SPEC_CARDS, WORKERS, type DemoMachine, type DemoOwner } from './people';
 import type { Happening, Scenario } from './happening';
 import { loadParts } from './parts';
 import { PAST } from './past';
@@ -191,10 +192,13 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
     );
     if (Number((taken.rows[0] as { n: string }).n) > 0) return false;
     const accounts = new Map<string, string>();
-    for (const name of TECHNICIANS) {
+    for (const [name, { role, pin }] of Object.entries(WORKERS)) {
       const id = randomUUID();
       accounts.set(name, id);
-      await client.query('INSERT INTO account (id, name) VALUES ($1, $2)', [id, name]);
+      await client.query(
+        'INSERT INTO account (id, name, role, secret, demo_pin) VALUES ($1, $2, $3, $4, $5)',
+        [id, name, role, await hashOfSecret(pin), pin],
+      );
     }
     for (const { maker, model, figures, source } of SPEC_CARDS)
       await client.query('INSERT INTO spec_card (maker, model, figures, source) VALUES ($1, $2, $3, $4)', [
@@ -215,11 +219,6 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
       if (loaded.stage === 'parts') waiting.set(loaded.model, loaded.jobId);
     }
     await loadParts(client, waiting, now);
-    // She is at the counter: the bench is worked by the other two.
-    await client.query('INSERT INTO working_hours (account_id, hours) VALUES ($1, $2)', [
-      accounts.get('Maren Tolle'),
-      JSON.stringify({ week: [], off: [] }),
-    ]);
     return true;
   });
 }

@@ -1,8 +1,12 @@
-import type { SpecCard } from '@rusty-wren/contract';
+import type { Role, SpecCard } from '@rusty-wren/contract';
 import type { MachineKind } from '@rusty-wren/core/machine';
 
 /** The made-up world of the demo: Saltmarsh Orchard Co-op's repair bench and the people whose tools it keeps. */
-export const TECHNICIANS = ['Maren Tolle', 'Idris Pell', 'Bett Oakham'] as const;
+export const WORKERS = {
+  'Bett Oakham': { role: 'lead', pin: '482916' },
+  'Idris Pell': { role: 'technician', pin: '305714' },
+  'Maren Tolle': { role: 'counter', pin: '771203' },
+} as const satisfies Record<string, { role: Role; pin: string }>;
 
 export interface DemoMachine {
   kind: MachineKind;

@@ -52,7 +52,7 @@ describe('the instrument feed', () => {
   it('passes readings on, in order, to every process on the database', async () => {
     const changes = new Changes(bench.url);
     await changes.start();
-    const other = createApp({ pool: bench.pool, changes });
+    const other = bench.asLead(createApp({ pool: bench.pool, changes }));
     const lines = Array.from({ length: 100 }, (_, n) =>
       line({ t: n, channel: 'pump-7', value: 7 - n / 100 }),
     );

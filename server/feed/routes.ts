@@ -61,5 +61,5 @@ export function feedRoutes(pool: Pool, changes: Changes): Hono {
       play(readingsOf(standIn, channel), standIn.faster ?? 1, (due) => announce(pool, due));
       return c.json({ channel }, 201);
     })
-    .get('/', (c) => eventStream(c, (push) => changes.hearFeed((lines) => push('readings', lines))));
+    .get('/', (c) => eventStream(c, changes, (push) => changes.hearFeed((lines) => push('readings', lines))));
 }

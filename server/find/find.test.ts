@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Found, JobWithLog, MachineLife, OwnerLife } from '@rusty-wren/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { loadDemo } from '../demo/load';
 import { aCheckIn, openBench, post, type TestBench } from '../testing/bench';
 
 let bench: TestBench;
@@ -21,8 +20,7 @@ let owners: Known[];
 let machines: KnownMachine[];
 let tags: { id: string; tag: number }[];
 beforeAll(async () => {
-  bench = await openBench();
-  await loadDemo(bench.pool, new Date('2026-11-26T10:00:00.000Z'));
+  bench = await openBench({ demo: new Date('2026-11-26T10:00:00.000Z') });
   for (const [n, name] of MORE.entries())
     await post(bench.app, '/api/jobs', {
       ...aCheckIn(),

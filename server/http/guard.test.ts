@@ -61,7 +61,7 @@ describe('names', () => {
 
 describe('limits', () => {
   it('a flood is told to come again later', async () => {
-    const app = createApp({ pool: bench.pool, changes: bench.changes, mostRequests: 5 });
+    const app = bench.asLead(createApp({ pool: bench.pool, changes: bench.changes, mostRequests: 5 }));
     const statuses = [];
     for (let i = 0; i < 7; i++) statuses.push((await app.request('/api/accounts')).status);
     expect(statuses).toEqual([200, 200, 200, 200, 200, 429, 429]);
@@ -99,7 +99,7 @@ it('an interface that is not built is not there, and no database is blamed for i
 describe('a database that is away', () => {
   it('is 503 with a time to come again, and nothing is lost when it is back', async () => {
     const pool = connect(bench.url);
-    const app = createApp({ pool, changes: bench.changes });
+    const app = bench.asLead(createApp({ pool, changes: bench.changes }));
     const checkIn = aCheckIn();
     expect((await post(app, '/api/jobs', checkIn)).status).toBe(201);
     // Whoever is in the middle of a transaction loses its connection.
@@ -134,7 +134,7 @@ describe('a database that is away', () => {
 
   it('with nobody at its address is 503 too', async () => {
     const pool = connect('postgres://nobody@127.0.0.1:1/none');
-    const app = createApp({ pool, changes: bench.changes });
+    const app = bench.asLead(createApp({ pool, changes: bench.changes }));
     expect((await app.request('/api/jobs')).status).toBe(503);
     await pool.end();
   });

@@ -5,7 +5,7 @@ import type Joi from 'joi';
 import pg from 'pg';
 import { isAway } from '../db/pool';
 
-type Status = 400 | 403 | 404 | 405 | 409 | 413 | 421 | 429 | 503;
+type Status = 400 | 401 | 403 | 404 | 405 | 409 | 413 | 421 | 429 | 503;
 
 /** A refusal with one clear sentence. */
 export const refuse = (status: Status, message: string): HTTPException =>

@@ -77,7 +77,7 @@ describe('a delivery', () => {
       [2, 'body.text holds a character that no text has.'],
       [3, 'notedAt lies in the future.'],
       [4, 'No such job.'],
-      [5, 'by names nobody on the books.'],
+      [5, 'by names somebody who has not signed in on this device.'],
       [6, 'strikes names no entry of this job.'],
       [7, 'id belongs to another job.'],
       [9, expect.stringContaining('the job is not finished')],
@@ -85,15 +85,19 @@ describe('a delivery', () => {
     expect((await logOf(one)).map((e) => e.seq)).toEqual([1, 2, 3, 4]);
   });
 
-  it('whoever noted it, or nobody said, each entry is asked by itself', async () => {
-    const somebody = randomUUID();
-    await bench.pool.query('INSERT INTO account (id, name) VALUES ($1, $2)', [somebody, `Noter ${somebody}`]);
+  it('is noted by whoever of this device it says, else by whoever has it in hand, each entry by itself', async () => {
+    const somebody = await bench.alsoHere('technician', 'Another noter');
     const by = [somebody, null, somebody, randomUUID(), null];
     const { stored, refused } = await deliver(
       ...by.map((id, i) => to(one, { ...note(String(i)), ...(id && { by: id }) })),
     );
-    expect(stored[0]?.entries.map((e) => e.by ?? null)).toEqual([somebody, null, somebody, null]);
-    expect(refused).toEqual([{ at: 3, error: 'by names nobody on the books.' }]);
+    expect(stored[0]?.entries.map((e) => e.by ?? null)).toEqual([
+      somebody,
+      bench.lead.account,
+      somebody,
+      bench.lead.account,
+    ]);
+    expect(refused).toEqual([{ at: 3, error: 'by names somebody who has not signed in on this device.' }]);
   });
 
   it('a strike at an entry of the same go that is refused is refused with it', async () => {

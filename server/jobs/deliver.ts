@@ -1,7 +1,16 @@
-import { factsOf, faultyText, problemOfEntry, type Delivery, type Parcel } from '@rusty-wren/contract';
+import {
+  factsOf,
+  faultyText,
+  problemOfEntry,
+  type Delivery,
+  type NewEntry,
+  type Parcel,
+} from '@rusty-wren/contract';
 import { readJob, type Entry } from '@rusty-wren/core/log';
 import { HTTPException } from 'hono/http-exception';
 import pg from 'pg';
+import { problemOfNoting, signed } from '../access/noting';
+import type { Session } from '../access/sessions';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { refuse } from '../http/problem';
 import { readSqueezes } from '../specs/squeeze';
@@ -67,22 +76,24 @@ function atClosings(parcels: readonly Parcel[]): Parcel[][] {
 }
 
 /**
- * Takes in what it can of the parcels, in order, and says of each of the others why not. Entries are checked here one by one:
+ * Takes in what it can of the parcels, in order, from a device in somebody's hands, and says of each of the others why not. Entries are checked here one by one:
  * a bad one takes no good one with it.
  */
 export async function deliver(
   pool: Pool,
+  session: Session,
   sent: readonly { jobId: string; entry: object }[],
 ): Promise<Delivery> {
   const refused: Delivery['refused'] = [];
   const sound: { at: number; parcel: Parcel }[] = [];
-  sent.forEach(({ jobId, entry }, at) => {
+  for (const [at, { jobId, entry }] of sent.entries()) {
     const faulty = faultyText(entry);
-    if (faulty) return void refused.push({ at, error: `${faulty} holds a character that no text has.` });
-    const problem = problemOfEntry(entry);
-    if (problem) return void refused.push({ at, error: problem });
-    sound.push({ at, parcel: { jobId, entry: entry as Parcel['entry'] } });
-  });
+    const problem = faulty
+      ? `${faulty} holds a character that no text has.`
+      : (problemOfEntry(entry) ?? (await problemOfNoting(pool, session, entry as NewEntry)));
+    if (problem) refused.push({ at, error: problem });
+    else sound.push({ at, parcel: { jobId, entry: signed(session, entry as NewEntry) } });
+  }
   const outcomes: (Entry | Refusal)[] = [];
   for (const run of atClosings(sound.map((s) => s.parcel)))
     outcomes.push(...(closesUnsaid(run[0]!) ? [await noteClosing(pool, run[0]!)] : await note(pool, run)));

@@ -130,7 +130,10 @@ describe('bad bodies get 400 with field and reason', () => {
   it.each([
     [{ entries: [{ ...note('x'), kind: 'gossip' }] }, 'entries[0].kind must be one of'],
     [{ entries: [{ ...note('x'), body: { text: 7 } }] }, 'entries[0].body.text must be a string'],
-    [{ entries: [{ ...note('x'), by: randomUUID() }] }, 'entries[0].by names nobody'],
+    [
+      { entries: [{ ...note('x'), by: randomUUID() }] },
+      'entries[0].by names somebody who has not signed in on this device',
+    ],
     [{ entries: [] }, 'entries must contain at least 1'],
     [{}, 'entries is required'],
     ['text', 'must be of type object'],

@@ -10,6 +10,8 @@ import {
 import type { Entry } from '@rusty-wren/core/log';
 import { Hono, type Context } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
+import { sessionIn } from '../access/guard';
+import { problemOfNoting, signed } from '../access/noting';
 import { checkedBody, pathId, refuse } from '../http/problem';
 import type { Announcer } from '../stream/announcer';
 import { checkIn } from './checkIn';
@@ -60,7 +62,7 @@ export const entryRoutes = (pool: Pool, announcer: Announcer): Hono =>
     const { parcels } = await checkedBody<{ parcels: { jobId: string; entry: object }[] }>(c, parcelsSchema, {
       textsLater: true,
     });
-    const delivery = await deliver(pool, parcels);
+    const delivery = await deliver(pool, sessionIn(c), parcels);
     for (const { jobId, entries } of delivery.stored) announcer.grew(jobId, entries);
     return c.json(delivery);
   });
@@ -94,7 +96,9 @@ export function jobRoutes(
       return c.json(asked === null ? { tags: [], next: null } : await readClosed(pool, { after, asked }));
     })
     .post('/', async (c) => {
-      const wanted = await checkedBody<CheckIn>(c, checkInSchema);
+      const asked = await checkedBody<CheckIn>(c, checkInSchema);
+      const session = sessionIn(c);
+      const wanted = { ...asked, entries: asked.entries.map((entry) => signed(session, entry)) };
       announcer.grew(wanted.jobId, await inTransaction(pool, (client) => checkIn(client, wanted)));
       return c.json(await readJobWithLog(pool, wanted.jobId), 201);
     })
@@ -102,7 +106,16 @@ export function jobRoutes(
     .post('/:id/entries', async (c) => {
       const id = pathId(c, 'id');
       const { entries } = await checkedBody<{ entries: NewEntry[] }>(c, entriesSchema);
-      const added = await addAll(pool, id, entries);
+      const session = sessionIn(c);
+      for (const [at, entry] of entries.entries()) {
+        const problem = await problemOfNoting(pool, session, entry);
+        if (problem) throw refuse(400, `entries[${at}].${problem}`);
+      }
+      const added = await addAll(
+        pool,
+        id,
+        entries.map((entry) => signed(session, entry)),
+      );
       announcer.grew(id, added);
       return c.json({ entries: added }, 201);
     });

@@ -14,6 +14,8 @@ import {
   type PartsIn,
 } from '@rusty-wren/contract';
 import { Hono } from 'hono';
+import { sessionIn } from '../access/guard';
+import { signed } from '../access/noting';
 import type pg from 'pg';
 import { inTransaction, type Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
@@ -49,7 +51,7 @@ export function partRoutes(pool: Pool, announcer: Announcer): Hono {
     .post('/parts/book-in', async (c) => {
       const came = await checkedBody<Parameters<typeof bookIn>[1]>(c, bookInSchema);
       const booked = await change(async (client) => {
-        const { booked: answer, grown } = await bookIn(client, came);
+        const { booked: answer, grown } = await bookIn(client, signed(sessionIn(c), came));
         return { grown, answer };
       });
       return c.json<BookedIn>(booked);
@@ -70,7 +72,7 @@ export function partRoutes(pool: Pool, announcer: Announcer): Hono {
         c,
         countSchema,
       );
-      const { count: there, ...rest } = body;
+      const { count: there, ...rest } = signed(sessionIn(c), body);
       await change(async (client) => ({ grown: [], answer: await count(client, { ...rest, part, there }) }));
       return c.json<Drawer>(await drawer(null));
     })
@@ -89,7 +91,7 @@ export function partRoutes(pool: Pool, announcer: Announcer): Hono {
       if (!what) throw refuse(404, 'No such address.');
       const body = await checkedBody<Parameters<typeof act>[3]>(c, needActSchema);
       const jobId = await change(async (client) => {
-        const grew = await act(client, needId, what, body);
+        const grew = await act(client, needId, what, signed(sessionIn(c), body));
         return { grown: [grew], answer: grew.jobId };
       });
       return c.json<Drawer>(await drawer(jobId));

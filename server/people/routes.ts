@@ -31,17 +31,22 @@ async function ownersOf(db: Db, words: string | null): Promise<CustomerWithMachi
 
 /** Who works here, whose machines come in, and of which models. */
 export function peopleRoutes(pool: Pool): Hono {
-  return new Hono()
-    .get('/accounts', async (c) => {
-      const { rows } = await pool.query<Account>('SELECT id, name FROM account ORDER BY name');
-      return c.json(rows);
-    })
-    .get('/customers', async (c) => c.json<CustomerWithMachines[]>(await ownersOf(pool, wordsAsked(c))))
-    .get('/models', async (c) => {
-      const { rows } = await pool.query<Model>(
-        `SELECT DISTINCT ON (lower(maker), lower(model)) maker, model, kind, displacement_cc AS "displacementCc"
+  return (
+    new Hono()
+      // Those who work at the bench.
+      .get('/accounts', async (c) => {
+        const { rows } = await pool.query<Account>(
+          "SELECT id, name FROM account WHERE left_at IS NULL AND role IN ('technician', 'lead') ORDER BY name",
+        );
+        return c.json(rows);
+      })
+      .get('/customers', async (c) => c.json<CustomerWithMachines[]>(await ownersOf(pool, wordsAsked(c))))
+      .get('/models', async (c) => {
+        const { rows } = await pool.query<Model>(
+          `SELECT DISTINCT ON (lower(maker), lower(model)) maker, model, kind, displacement_cc AS "displacementCc"
          FROM machine ORDER BY lower(maker), lower(model), displacement_cc NULLS LAST LIMIT 2000`,
-      );
-      return c.json<Model[]>(rows);
-    });
+        );
+        return c.json<Model[]>(rows);
+      })
+  );
 }

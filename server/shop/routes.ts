@@ -2,6 +2,7 @@ import { bookSchema, rulesSchema, type PriceLineKey, type Shop } from '@rusty-wr
 import { USUAL_RULES, type PriceLine, type ShopRules } from '@rusty-wren/core/worth';
 import { Hono } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
+import { changesBetween, noted } from '../access/audit';
 import { checkedBody } from '../http/problem';
 
 interface Row {
@@ -62,7 +63,9 @@ export function shopRoutes(pool: Pool): Hono {
     .get('/', async (c) => c.json<Shop>(await readShop(pool)))
     .put('/rules', async (c) => {
       const rules = await checkedBody<ShopRules>(c, rulesSchema);
+      const was = await readShop(pool);
       await pool.query('INSERT INTO shop_rules (rules) VALUES ($1)', [JSON.stringify(rules)]);
+      await noted(pool, c, 'rules', changesBetween({ ...was.rules }, { ...rules }));
       return c.json<Shop>(await readShop(pool));
     })
     .put('/prices', async (c) => {
@@ -80,6 +83,7 @@ export function shopRoutes(pool: Pool): Hono {
             ...(maker && { maker }),
             ...(model && { model }),
           });
+        await noted(client, c, 'prices', { set: lines, gone });
       });
       return c.json<Shop>(await readShop(pool));
     });

@@ -2,6 +2,7 @@ import { specCardsSchema, type SpecCard } from '@rusty-wren/contract';
 import { Hono } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { openOfModels, project } from '../cards/project';
+import { noted } from '../access/audit';
 import { checkedBody } from '../http/problem';
 
 /** Every model's newest card that says anything, by maker and model. */
@@ -28,6 +29,7 @@ export function specRoutes(pool: Pool): Hono {
             [maker, model, JSON.stringify(figures), source ?? null],
           );
         }
+        await noted(client, c, 'specs', { cards });
         // What was measured on open jobs of these models may be another verdict now.
         await project(client, await openOfModels(client, cards));
       });

@@ -13,6 +13,7 @@ export class Changes {
   private readonly listeners = new Set<Listener>();
   private readonly feedListeners = new Set<(lines: readonly FeedLine[]) => void>();
   private readonly movedListeners = new Set<(what: Moved) => void>();
+  private readonly endedListeners = new Set<(session: string) => void>();
   private readonly gapListeners = new Set<() => void>();
   private client: pg.Client | null = null;
   private stopped = false;
@@ -30,6 +31,10 @@ export class Changes {
         for (const hear of this.feedListeners) hear(lines);
         return;
       }
+      if (channel === 'session_ended') {
+        for (const tell of this.endedListeners) tell(payload);
+        return;
+      }
       if (channel === 'bench_moved') {
         for (const tell of this.movedListeners) tell(payload as Moved);
         return;
@@ -39,7 +44,9 @@ export class Changes {
       for (const change of changes) for (const listener of this.listeners) listener(change);
     });
     await client.connect();
-    await client.query('LISTEN job_changed; LISTEN instrument_feed; LISTEN bench_moved');
+    await client.query(
+      'LISTEN job_changed; LISTEN instrument_feed; LISTEN bench_moved; LISTEN session_ended',
+    );
     this.client = client;
   }
 
@@ -70,6 +77,12 @@ export class Changes {
   hearMoved(onMoved: (what: Moved) => void): () => void {
     this.movedListeners.add(onMoved);
     return () => this.movedListeners.delete(onMoved);
+  }
+
+  /** Calls back with each session that is over, or locked, until the returned function is called. */
+  hearEnded(onEnded: (session: string) => void): () => void {
+    this.endedListeners.add(onEnded);
+    return () => this.endedListeners.delete(onEnded);
   }
 
   /** Calls back with readings of instruments as they come, until the returned function is called. */

@@ -1,7 +1,9 @@
 import type { Context } from 'hono';
 import { streamSSE } from 'hono/streaming';
+import { sessionIn } from '../access/guard';
 import { addressOf } from '../http/guard';
 import { refuse } from '../http/problem';
+import type { Changes } from './changes';
 
 const BEAT_MS = 15_000;
 /** Events that may wait for a slow reader; with more, it is told of a gap instead and fetches everything. */
@@ -40,9 +42,15 @@ export const streamsOpen = (): number => openInAll;
 
 /**
  * A stream of server-sent events: what `subscribe` pushes, in order, with a `beat` now and then to keep the line open. A reader
- * too slow to take them loses the oldest and is told `gap`. `subscribe` gives back what ends the subscription.
+ * too slow to take them loses the oldest and is told `gap`. It ends with the session of whoever reads. `subscribe` gives back
+ * what ends the subscription.
  */
-export function eventStream(c: Context, subscribe: (push: Push) => () => void): Response {
+export function eventStream(
+  c: Context,
+  changes: Pick<Changes, 'hearEnded'>,
+  subscribe: (push: Push) => () => void,
+): Response {
+  const { id: session } = sessionIn(c);
   // Hono asks the same handler for a HEAD; its stream would never be read, and never end.
   if (c.req.method === 'HEAD') return c.body(null, 200, { 'Content-Type': 'text/event-stream' });
   const leave = takePlace(addressOf(c));
@@ -56,6 +64,9 @@ export function eventStream(c: Context, subscribe: (push: Push) => () => void): 
       tell();
     };
     const unsubscribe = subscribe(push);
+    const deaf = changes.hearEnded((ended) => {
+      if (ended === session) stream.abort();
+    });
     const beat = setInterval(() => {
       if (++untaken > MOST_BEATS) stream.abort();
       else push('beat', {});
@@ -63,6 +74,7 @@ export function eventStream(c: Context, subscribe: (push: Push) => () => void): 
     stream.onAbort(() => {
       clearInterval(beat);
       unsubscribe();
+      deaf();
       leave();
       tell();
     });

@@ -5,7 +5,7 @@ import { eventStream } from './events';
 /** Server-sent events: `job` for each change of a log, `parts`, `day` and `rack` when those have changed, `gap` when some may have been missed, `beat` to keep the line open. */
 export const streamRoutes = (changes: Changes): Hono =>
   new Hono().get('/', (c) =>
-    eventStream(c, (push) => {
+    eventStream(c, changes, (push) => {
       const jobs = changes.subscribe(
         (change) => push('job', change),
         () => push('gap', {}),

@@ -30,7 +30,7 @@ describe('the change stream', () => {
   it('tells every app process on the database of an entry, whichever took it', async () => {
     const otherChanges = new Changes(bench.url);
     await otherChanges.start();
-    const other = createApp({ pool: bench.pool, changes: otherChanges });
+    const other = bench.asLead(createApp({ pool: bench.pool, changes: otherChanges }));
     const checkIn = aCheckIn();
     await post(bench.app, '/api/jobs', checkIn);
     const heard = Promise.all(

@@ -1,16 +1,26 @@
 import { randomUUID } from 'node:crypto';
-import type { CheckIn, NewEntry } from '@rusty-wren/contract';
+import type { CheckIn, NewEntry, Role } from '@rusty-wren/contract';
 import type { Hono } from 'hono';
 import pg from 'pg';
 import { createApp } from '../app';
 import { Outlooks } from '../cards/outlooks';
 import { migrate } from '../db/migrate';
 import { connect, type Pool } from '../db/pool';
+import { loadDemo } from '../demo/load';
 import { Changes } from '../stream/changes';
+import { askedWith, signedIn, type SignedIn } from './signedIn';
 
 /** A whole bench on a real, empty database of its own. */
 export interface TestBench {
+  /** As the lead's device asks it. */
   app: Hono;
+  /** As a device that is not signed in asks it. */
+  out: Hono;
+  lead: SignedIn;
+  /** Another app on the same database, as the lead's device asks it. */
+  asLead: (app: Hono) => Hono;
+  /** Somebody else who has proved on the lead's device who they are; returns their account. */
+  alsoHere: (role: Role, name: string) => Promise<string>;
   pool: Pool;
   url: string;
   changes: Changes;
@@ -41,16 +51,31 @@ export async function emptyDatabase(): Promise<{ url: string; drop: () => Promis
   };
 }
 
-export async function openBench(): Promise<TestBench> {
+/** Opens a bench. `demo`: with the demo world on it, as of that moment. */
+export async function openBench({ demo }: { demo?: Date } = {}): Promise<TestBench> {
   const { url, drop } = await emptyDatabase();
   const pool = connect(url);
   await migrate(pool);
+  if (demo) await loadDemo(pool, demo);
   const changes = new Changes(url);
   await changes.start();
   const outlooks = new Outlooks(pool);
+  // A busy machine may take its time to think: the tests wait for it.
+  const out = createApp({ pool, changes, outlooks, patience: 120_000 });
+  const lead = await signedIn(pool, 'lead');
   return {
-    // A busy machine may take its time to think: the tests wait for it.
-    app: createApp({ pool, changes, outlooks, patience: 120_000 }),
+    app: askedWith(out, lead.cookie),
+    out,
+    lead,
+    asLead: (app) => askedWith(app, lead.cookie),
+    alsoHere: async (role, name) => {
+      const { account } = await signedIn(pool, role, name);
+      await pool.query(
+        'INSERT INTO session_hand SELECT session_id, $2 FROM session_hand WHERE account_id = $1',
+        [lead.account, account],
+      );
+      return account;
+    },
     outlooks,
     pool,
     url,

@@ -1,31 +1,33 @@
-import type {
-  Account,
-  BookedIn,
-  CheckIn,
-  ClosedPage,
-  CustomerWithMachines,
-  Found,
-  MachineLife,
-  Model,
-  OwnerLife,
-  Day,
-  DayPin,
-  DayRooms,
-  Delivery,
-  Drawer,
-  JobWithLog,
-  KeptPlan,
-  NeedAct,
-  NeedIn,
-  OrdersIn,
-  OwnOrder,
-  Parcel,
-  PartsIn,
-  PriceLineKey,
-  RackTag,
-  Shop,
-  SpecCard,
-  StandIn,
+import {
+  PROVE_AGAIN,
+  type Account,
+  type BookedIn,
+  type CheckIn,
+  type ClosedPage,
+  type CustomerWithMachines,
+  type Found,
+  type MachineLife,
+  type Model,
+  type OwnerLife,
+  type Day,
+  type DayPin,
+  type DayRooms,
+  type Delivery,
+  type Drawer,
+  type JobWithLog,
+  type KeptPlan,
+  type NeedAct,
+  type NeedIn,
+  type OrdersIn,
+  type OwnOrder,
+  type Parcel,
+  type PartsIn,
+  type PriceLineKey,
+  type RackTag,
+  type Shop,
+  type SessionState,
+  type SpecCard,
+  type StandIn,
 } from '@rusty-wren/contract';
 import type { Hours } from '@rusty-wren/core/schedule';
 import type { PriceLine, ShopRules } from '@rusty-wren/core/worth';
@@ -36,12 +38,13 @@ import {
   type FetchArgs,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
+import { proofWanted, stood } from '../hands/hands';
 import { isBehind } from './heard';
 import { clockRead } from '../keeping/clock';
 import { reachable, unreachable } from '../keeping/outbox';
 import { keepSeen, lastSeen } from '../keeping/shelf';
 
-const REFUSALS: ReadonlySet<unknown> = new Set([400, 404, 405, 409, 413, 415, 422]);
+const REFUSALS: ReadonlySet<unknown> = new Set([400, 403, 404, 405, 409, 413, 415, 422]);
 
 /** Whether the server has said no, for good; anything else that went wrong may go right later. */
 export const isRefused = (error: unknown): boolean =>
@@ -66,6 +69,12 @@ const askOrRemember: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryErro
   const date = Date.parse(result.meta?.response?.headers.get('date') ?? '');
   if (Number.isFinite(date)) dispatch(clockRead({ server: date, here: Date.now() }));
   const { offline } = (getState() as { outbox: { offline: boolean } }).outbox;
+  if (result.error?.status === 401) {
+    // Signed out, or locked, by this device or another: how it stands is asked, and what was to be sent waits.
+    dispatch(api.util.invalidateTags(['Session']));
+    return result;
+  }
+  if (result.error?.status === 403 && problemWords(result.error) === PROVE_AGAIN) dispatch(proofWanted());
   if (typeof args !== 'string') return result;
   if (!result.error) {
     if (offline) dispatch(reachable());
@@ -100,12 +109,52 @@ interface ActOnPart {
   by?: string;
 }
 
+/** What is done with this device's session. */
+export interface ChangeSession {
+  path?: '/hand' | '/lock' | '/first' | '/secret';
+  method: 'POST' | 'PUT' | 'DELETE';
+  body?: object;
+}
+
+/** Whatever the server knows that somebody has to be signed in for. */
+export const EVERYTHING = [
+  'People',
+  'Rack',
+  'Job',
+  'Can',
+  'Customers',
+  'Order',
+  'Specs',
+  'Shop',
+  'Drawer',
+  'Day',
+] as const;
+
 /** Everything asked of the bench server. */
 export const api = createApi({
   baseQuery: askOrRemember,
-  tagTypes: ['Rack', 'Job', 'Can', 'Customers', 'Order', 'Specs', 'Shop', 'Drawer', 'Day'],
+  tagTypes: ['Session', ...EVERYTHING],
   refetchOnReconnect: true,
   endpoints: (build) => ({
+    /** How this device stands; never answered from what was seen. */
+    session: build.query<SessionState, void>({
+      query: () => ({ url: 'session' }),
+      providesTags: ['Session'],
+      onQueryStarted: async (_, { dispatch, queryFulfilled }) => {
+        const answer = await queryFulfilled.catch(() => null);
+        if (answer) dispatch(stood(answer.data));
+      },
+    }),
+    /** Changes how this device stands: who has it in hand, locked, signed out. */
+    changeSession: build.mutation<SessionState, ChangeSession>({
+      query: ({ path = '', method, body }) => ({ url: `session${path}`, method, body: body ?? {} }),
+      onQueryStarted: async (_, { dispatch, queryFulfilled }) => {
+        const answer = await queryFulfilled.catch(() => null);
+        if (!answer) return;
+        dispatch(stood(answer.data));
+        await dispatch(api.util.upsertQueryData('session', undefined, answer.data));
+      },
+    }),
     rack: build.query<RackTag[], void>({
       query: () => 'jobs?show=open',
       providesTags: ['Rack'],
@@ -289,6 +338,8 @@ export const {
   useCustomersQuery,
   useModelsQuery,
   useAccountsQuery,
+  useSessionQuery,
+  useChangeSessionMutation,
   useCloseOwnerLinkMutation,
   useOpenOwnerLinkMutation,
   useOwnOrderQuery,

@@ -33,32 +33,41 @@ export const hearStream =
 
 /**
  * Listens to the server's changes, and again whenever it was cut off; each time it is let in anew there may have been a gap.
- * `onOpen` is told that the server is there. Returns how to stop.
+ * `onOpen` is told that the server is there; while nobody is signed in, `isWanted` says not to ask. Returns how to stop.
  */
-export function listen(on: (event: StreamEvent, data: string) => void, onOpen: () => void): () => void {
-  let source: EventSource;
+export function listen(
+  on: (event: StreamEvent, data: string) => void,
+  onOpen: () => void,
+  isWanted: () => boolean,
+): () => void {
+  let source: EventSource | null = null;
   let opened = false;
   let again: ReturnType<typeof setTimeout>;
   const open = (): void => {
-    source = new EventSource('/api/stream');
-    source.addEventListener('job', (event: MessageEvent<string>) => on('job', event.data));
-    source.addEventListener('parts', () => on('parts', ''));
-    source.addEventListener('day', () => on('day', ''));
-    source.addEventListener('rack', () => on('rack', ''));
-    source.addEventListener('gap', () => on('gap', ''));
-    source.addEventListener('open', () => {
+    if (!isWanted()) {
+      again = setTimeout(open, REOPEN_MS);
+      return;
+    }
+    const events = new EventSource('/api/stream');
+    source = events;
+    events.addEventListener('job', (event: MessageEvent<string>) => on('job', event.data));
+    events.addEventListener('parts', () => on('parts', ''));
+    events.addEventListener('day', () => on('day', ''));
+    events.addEventListener('rack', () => on('rack', ''));
+    events.addEventListener('gap', () => on('gap', ''));
+    events.addEventListener('open', () => {
       if (opened) on('gap', '');
       opened = true;
       onOpen();
     });
     // A browser tries a lost line again by itself, but not one that was answered with a refusal.
-    source.addEventListener('error', () => {
-      if (source.readyState === EventSource.CLOSED) again = setTimeout(open, REOPEN_MS);
+    events.addEventListener('error', () => {
+      if (events.readyState === EventSource.CLOSED) again = setTimeout(open, REOPEN_MS);
     });
   };
   open();
   return () => {
     clearTimeout(again);
-    source.close();
+    source?.close();
   };
 }

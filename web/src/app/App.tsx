@@ -2,6 +2,8 @@ import { useEffect, type ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { BenchDoor, fetchBench } from '../bench/BenchDoor';
+import { Gate } from '../hands/Gate';
+import { keepHands } from '../hands/hands';
 import { Rack } from '../rack/Rack';
 import { Blank, Loading } from '../ui/State';
 import { keepSettings } from './settings';
@@ -26,6 +28,7 @@ const PLACES = {
   '/parts': async () => (await import('../parts/Parts')).Parts,
   '/specs': async () => (await import('../specs/Specs')).Specs,
   '/shop': async () => (await import('../shop/Shop')).Shop,
+  '/people': async () => (await import('../people/People')).People,
   '/practice': async () => (await import('../practice/Practice')).Practice,
   '/tools': async () => (await import('../tools/Tools')).Tools,
   '/tools/:tool': async () => (await import('../tools/Tools')).Tools,
@@ -37,30 +40,37 @@ export const fetchPlaces = (): void =>
     ...Object.values(PLACES).map((place) => place()),
     fetchBench(),
     import('./KeyList'),
+    import('../hands/HandsSheet'),
+    import('../hands/SignIn'),
     import('../find/FindSheet'),
   ]).catch(() => undefined);
 
 const router = createBrowserRouter([
   {
-    element: <Shell />,
+    element: <Gate />,
     hydrateFallbackElement: <Loading what="Opening…" />,
     children: [
       {
-        // A place that cannot be fetched leaves what stays round it.
-        errorElement: <NoPlace />,
+        element: <Shell />,
         children: [
-          { path: '/', element: <Rack /> },
-          { path: '/job/:jobId', element: <BenchDoor /> },
-          ...Object.entries(PLACES).map(([path, place]) => ({ path, lazy: { Component: place } })),
           {
-            path: '*',
-            element: (
-              <Blank title="Nothing hangs here">
-                <Link to="/" className="font-semibold text-rust underline">
-                  To the rack
-                </Link>
-              </Blank>
-            ),
+            // A place that cannot be fetched leaves what stays round it.
+            errorElement: <NoPlace />,
+            children: [
+              { path: '/', element: <Rack /> },
+              { path: '/job/:jobId', element: <BenchDoor /> },
+              ...Object.entries(PLACES).map(([path, place]) => ({ path, lazy: { Component: place } })),
+              {
+                path: '*',
+                element: (
+                  <Blank title="Nothing hangs here">
+                    <Link to="/" className="font-semibold text-rust underline">
+                      To the rack
+                    </Link>
+                  </Blank>
+                ),
+              },
+            ],
           },
         ],
       },
@@ -70,7 +80,15 @@ const router = createBrowserRouter([
 
 /** The whole interface. `store`: made once, before anything is drawn. */
 export function App({ store }: { store: AppStore }): ReactElement {
-  useEffect(() => store.subscribe(() => keepSettings(store.getState().settings)), [store]);
+  useEffect(
+    () =>
+      store.subscribe(() => {
+        const { settings, hands } = store.getState();
+        keepSettings(settings);
+        keepHands(hands);
+      }),
+    [store],
+  );
   return (
     <Provider store={store}>
       <RouterProvider router={router} />

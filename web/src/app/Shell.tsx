@@ -1,17 +1,18 @@
 import { Keyboard, Moon, Plus, Search, Sun } from 'lucide-react';
-import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
+import { lazy, Suspense, useMemo, useState, type ReactElement } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
-import { useAccountsQuery } from '../api/api';
+import { useChangeSessionMutation } from '../api/api';
 import { Standing } from '../keeping/Standing';
 import { Guarded } from '../ui/Guarded';
 import { useKeys } from './keys';
-import { technicianChosen, themeTurned } from './settings';
+import { themeTurned } from './settings';
 import { useAppDispatch, useAppSelector } from './store';
 
 /** What nobody sees at first is fetched after what they do. */
 const TakeBack = lazy(async () => ({ default: (await import('./TakeBack')).TakeBack }));
 const FindSheet = lazy(async () => ({ default: (await import('../find/FindSheet')).FindSheet }));
+const HandsSheet = lazy(async () => ({ default: (await import('../hands/HandsSheet')).HandsSheet }));
 const KeyList = lazy(async () => ({ default: (await import('./KeyList')).KeyList }));
 
 const ICON_BUTTON = 'grid size-11 place-items-center rounded-md hover:bg-line';
@@ -23,10 +24,10 @@ export function Shell(): ReactElement {
   const { pathname } = useLocation();
   const [keysOpen, setKeysOpen] = useState(false);
   const [finding, setFinding] = useState(false);
+  const [handsOpen, setHandsOpen] = useState(false);
+  const me = useAppSelector((s) => s.hands.me);
+  const [changeSession] = useChangeSessionMutation();
   const { theme } = useAppSelector((s) => s.settings);
-  useEffect(() => {
-    document.documentElement.dataset['theme'] = theme;
-  }, [theme]);
   const bindings = useMemo(
     () => [
       { key: '?', does: 'this list', run: () => setKeysOpen(true) },
@@ -36,9 +37,11 @@ export function Shell(): ReactElement {
       { key: 'y', does: 'the day', run: () => void navigate('/day') },
       { key: 'k', does: 'the parts', run: () => void navigate('/parts') },
       { key: 't', does: 'the tools', run: () => void navigate('/tools') },
+      { key: 'h', does: 'change hands', run: () => setHandsOpen(true) },
+      { key: 'L', does: 'lock the bench', run: () => void changeSession({ path: '/lock', method: 'POST' }) },
       { key: 'd', does: 'light or dark', run: () => void dispatch(themeTurned()) },
     ],
-    [dispatch, navigate],
+    [changeSession, dispatch, navigate],
   );
   useKeys(bindings);
 
@@ -104,7 +107,7 @@ export function Shell(): ReactElement {
           <button type="button" className={ICON_BUTTON} onClick={() => setFinding(true)} aria-label="Find">
             <Search aria-hidden />
           </button>
-          <Technician />
+          <Technician onOpen={() => setHandsOpen(true)} />
           <button
             type="button"
             className={ICON_BUTTON}
@@ -130,6 +133,7 @@ export function Shell(): ReactElement {
       </main>
       <Suspense>
         {finding && <FindSheet onClose={() => setFinding(false)} />}
+        {handsOpen && me && <HandsSheet me={me} onClose={() => setHandsOpen(false)} />}
         {keysOpen && <KeyList open onOpenChange={setKeysOpen} />}
       </Suspense>
       <Toaster position="top-center" theme={theme} toastOptions={{ style: { fontSize: '1rem' } }} />
@@ -137,28 +141,18 @@ export function Shell(): ReactElement {
   );
 }
 
-function Technician(): ReactElement | null {
-  const dispatch = useAppDispatch();
-  const { data: accounts } = useAccountsQuery();
-  const accountId = useAppSelector((s) => s.settings.accountId);
-  const first = accounts?.[0]?.id;
-  const known = accounts?.some((a) => a.id === accountId);
-  useEffect(() => {
-    if (first && !known) dispatch(technicianChosen(first));
-  }, [dispatch, first, known]);
-  if (!accounts) return null;
+/** Who has the device in hand, and the way to change that. */
+function Technician({ onOpen }: { onOpen: () => void }): ReactElement | null {
+  const name = useAppSelector((s) => s.hands.me?.name);
   return (
-    <select
-      aria-label="At the bench"
-      className="min-h-11 max-w-20 rounded-md bg-transparent px-2 font-semibold hover:bg-line sm:max-w-none"
-      value={accountId ?? ''}
-      onChange={(e) => dispatch(technicianChosen(e.target.value))}
+    <button
+      type="button"
+      aria-label={`At the bench: ${name}. Change hands`}
+      aria-haspopup="dialog"
+      className="min-h-11 max-w-24 truncate rounded-md px-2 font-semibold hover:bg-line sm:max-w-none"
+      onClick={onOpen}
     >
-      {accounts.map((a) => (
-        <option key={a.id} value={a.id}>
-          {a.name}
-        </option>
-      ))}
-    </select>
+      {name}
+    </button>
   );
 }

@@ -7,6 +7,7 @@ import { noted } from '../keeping/outbox';
 import { useKeys } from './keys';
 import { useAppDispatch, useAppSelector } from './store';
 import { serverNow } from '../keeping/clock';
+import { noterOf } from '../hands/hands';
 
 /** How long an entry can be taken back with one key. */
 const SECONDS = 10;
@@ -15,7 +16,7 @@ const SECONDS = 10;
 export function TakeBack(): ReactElement | null {
   const dispatch = useAppDispatch();
   const { entries } = useAppSelector((s) => s.lastNoted);
-  const by = useAppSelector((s) => s.settings.accountId);
+  const by = useAppSelector(noterOf);
   const clock = useAppSelector((s) => s.clock);
   const takeBack = useCallback(() => {
     if (entries.length === 0) return;

@@ -1,9 +1,10 @@
 import type { Action, ListenerMiddlewareInstance, ThunkDispatch } from '@reduxjs/toolkit';
-import { api } from '../api/api';
+import { api, EVERYTHING } from '../api/api';
 import { fetchAhead } from '../api/fetchAhead';
 import { asKept, fetchMissed, makeSender, readShelf, takeIn } from '../api/send';
 import { hearStream, listen } from '../api/stream';
 import { serverNow } from '../keeping/clock';
+import { isIn } from '../hands/hands';
 import {
   hungHere,
   keepable,
@@ -17,7 +18,7 @@ import {
   unreachable,
   type Aside,
 } from '../keeping/outbox';
-import { changeKept, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
+import { changeKept, forgetSeen, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
 import { joinTabs, type Tabs, type Telling } from '../keeping/tabs';
 import type { RootState } from './state';
 
@@ -60,6 +61,7 @@ export function workBehind({ dispatch, getState }: Page, listener: Listener): vo
     },
   };
   layUpNotes(behind, listener);
+  changeHands(behind, listener);
   setAsideAgain(behind, listener);
   listener.startListening({
     matcher: api.endpoints.rack.matchFulfilled,
@@ -92,6 +94,30 @@ function layUpNotes({ dispatch, getState, tabs, read, sendIfLeading }: Behind, l
       dispatch(unreachable());
       await read();
       tabs.tell({ kind: 'shelf' });
+    },
+  });
+}
+
+/**
+ * What a change of hands brings with it: other tabs hear of it, what waited is sent, and what a device that is signed out had
+ * seen is gone from it.
+ */
+function changeHands({ dispatch, tabs, sendIfLeading }: Behind, listener: Listener): void {
+  listener.startListening({
+    predicate: (_, now, before) => {
+      const [is, was] = [now as RootState, before as RootState].map(({ hands }) => hands);
+      return is!.me?.id !== was!.me?.id || is!.locked !== was!.locked;
+    },
+    effect: async (_, { getState }) => {
+      tabs.tell({ kind: 'hands' });
+      const { me, locked } = (getState() as RootState).hands;
+      if (me && !locked) {
+        dispatch(api.util.invalidateTags([...EVERYTHING]));
+        sendIfLeading();
+      } else if (!me) {
+        await forgetSeen();
+        dispatch(api.util.resetApiState());
+      }
     },
   });
 }
@@ -135,6 +161,9 @@ const hearTabs =
       case 'shelf':
         void read().then(sendIfLeading);
         return;
+      case 'hands':
+        dispatch(api.util.invalidateTags(['Session']));
+        return;
       case 'delivered':
         dispatch(takeIn(telling.stored));
         dispatch(sent(telling.ids));
@@ -150,16 +179,18 @@ const hearTabs =
   };
 
 /** Listens to the server for all tabs, sends for them, and sees beforehand what is asked for first when it is away. */
-function leadTabs({ dispatch, tabs, send }: Behind): void {
+function leadTabs({ dispatch, getState, tabs, send }: Behind): void {
   listen(
     (event, data) => {
       dispatch(hearStream(event, data));
       tabs.tell({ kind: 'stream', event, data });
     },
     () => void send(),
+    () => isIn(getState()),
   );
   void send();
   setTimeout(() => {
+    if (!isIn(getState())) return;
     void dispatch(api.endpoints.rack.initiate(undefined, { subscribe: false }));
     void dispatch(api.endpoints.customers.initiate('', { subscribe: false }));
   }, SETTLED_MS);

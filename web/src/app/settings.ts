@@ -7,8 +7,6 @@ export type Theme = 'light' | 'dark';
 
 interface Settings {
   theme: Theme;
-  /** Who is at the bench on this device. */
-  accountId: string | null;
   /** Who says what to check next: the computed plan, a school, or the shop's own order. */
   way: WayId;
   /** What the gauge on this bench reads in. */
@@ -40,7 +38,6 @@ function kept(): Settings {
     const parsed = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<Settings>;
     return {
       theme: parsed.theme === 'dark' || parsed.theme === 'light' ? parsed.theme : theme,
-      accountId: parsed.accountId ?? null,
       way: WAY_IDS.find((id) => id === parsed.way) ?? 'computed',
       pressureUnit: PRESSURE_UNITS.find((u) => u === parsed.pressureUnit) ?? 'psi',
       gauge: figuresIn(parsed.gauge),
@@ -49,7 +46,6 @@ function kept(): Settings {
   } catch {
     return {
       theme,
-      accountId: null,
       way: 'computed',
       pressureUnit: 'psi',
       gauge: {},
@@ -77,9 +73,6 @@ export const settings = createSlice({
     unitChosen: (state, { payload }: PayloadAction<PressureUnit>) => {
       state.pressureUnit = payload;
     },
-    technicianChosen: (state, { payload }: PayloadAction<string>) => {
-      state.accountId = payload;
-    },
   },
 });
 
@@ -92,5 +85,4 @@ export function keepSettings(value: Settings): void {
   }
 }
 
-export const { baselineChosen, gaugeSet, themeTurned, technicianChosen, unitChosen, wayChosen } =
-  settings.actions;
+export const { baselineChosen, gaugeSet, themeTurned, unitChosen, wayChosen } = settings.actions;

@@ -3,6 +3,7 @@ import { api } from '../api/api';
 import { lastNoted } from '../api/lastNoted';
 import { clock } from '../keeping/clock';
 import { outbox } from '../keeping/outbox';
+import { hands } from '../hands/hands';
 import { settings } from './settings';
 
 /** Everything the page keeps: the server's answers, what is unsent, and this device's settings. */
@@ -11,6 +12,7 @@ export const reducer = combineReducers({
   outbox: outbox.reducer,
   clock: clock.reducer,
   lastNoted: lastNoted.reducer,
+  hands: hands.reducer,
   settings: settings.reducer,
 });
 

@@ -9,6 +9,7 @@ import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
 import { problemWords } from '../api/api';
 import { useAppDispatch, useAppSelector } from '../app/store';
+import { noterOf } from '../hands/hands';
 import { EarliestPromise } from '../day/EarliestPromise';
 import { serverNow } from '../keeping/clock';
 import { Button } from '../ui/Button';
@@ -37,7 +38,7 @@ interface UnderWay {
 /** Whose, what, what it does, is it safe, and what happened before: on one page, under a minute. */
 export function CheckIn(): ReactElement {
   const navigate = useNavigate();
-  const by = useAppSelector((s) => s.settings.accountId);
+  const by = useAppSelector(noterOf);
   const [kept] = useState(() => keptDraft<UnderWay>(KEPT));
   const [jobId, setJobId] = useState(() => kept?.jobId ?? uuid());
   const [refused, setRefused] = useState<string | null>(null);

@@ -3,6 +3,7 @@ import { CalendarClock, Printer } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
 import { problemWords, useAccountsQuery, useDayQuery, useDrawerQuery, useRackQuery } from '../api/api';
 import { useAppSelector } from '../app/store';
+import { noterOf } from '../hands/hands';
 import { Button } from '../ui/Button';
 import { Loading, NotFetched } from '../ui/State';
 import { useNow } from '../ui/useNow';
@@ -47,7 +48,8 @@ export function Planned({
   accounts: readonly Account[];
 }): ReactElement {
   const zero = zeroOf(useNow(true, Date.now, TICK_MS));
-  const me = useAppSelector((s) => s.settings.accountId) ?? accounts[0]?.id ?? null;
+  const noter = useAppSelector(noterOf);
+  const me = (accounts.find((a) => a.id === noter) ?? accounts[0])?.id ?? null;
   const [hours, setHours] = useState(false);
   const { work, waiting, calendar } = useMemo(
     () => dayWork({ tags, drawer, day, accounts }, zero),

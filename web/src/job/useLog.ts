@@ -2,6 +2,7 @@ import { makeEntry, type Bodies, type EntryKind, type NewEntry, type Noted } fro
 import { useMemo } from 'react';
 import { v4 as uuid } from 'uuid';
 import { useAppDispatch, useAppSelector } from '../app/store';
+import { noterOf } from '../hands/hands';
 import { serverNow, type Clock } from '../keeping/clock';
 import { noted } from '../keeping/outbox';
 
@@ -29,7 +30,7 @@ function entriesNow(
 /** The log of a job, to note things on. */
 export function useLog(jobId: string): Log {
   const dispatch = useAppDispatch();
-  const by = useAppSelector((s) => s.settings.accountId);
+  const by = useAppSelector(noterOf);
   const clock = useAppSelector((s) => s.clock);
   return useMemo(() => {
     const note = (what: readonly Noted[], strikes?: string): string[] => {

@@ -137,6 +137,12 @@ export const lastSeen = async (key: string): Promise<Seen | undefined> =>
     .then((db) => db.get('seen', key))
     .catch(() => undefined);
 
+/** Forgets every answer of the server. */
+export const forgetSeen = (): Promise<void> =>
+  shelves()
+    .then((db) => db.clear('seen'))
+    .catch(() => undefined);
+
 /** Lays up a draft; null takes it away. A device that cannot does without. */
 export async function layUpDraft(key: string, text: string | null): Promise<void> {
   try {

@@ -15,6 +15,8 @@ export type Telling =
     }
   /** The server said so on its stream. */
   | { kind: 'stream'; event: StreamEvent; data: string }
+  /** This device has changed hands, was locked or signed out. */
+  | { kind: 'hands' }
   /** Whether the server answers. */
   | { kind: 'reach'; offline: boolean };
 

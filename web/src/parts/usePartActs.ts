@@ -3,6 +3,7 @@ import type { Need, Way } from '@rusty-wren/core/parts';
 import { v4 as uuid } from 'uuid';
 import { useActOnPartMutation, useSeeToPartMutation } from '../api/api';
 import { useAppSelector } from '../app/store';
+import { noterOf } from '../hands/hands';
 import { toldRefused } from '../ui/refused';
 import type { JobPartNow } from './useJobParts';
 
@@ -10,7 +11,7 @@ import type { JobPartNow } from './useJobParts';
 export function usePartActs(jobId: string) {
   const [see] = useSeeToPartMutation();
   const [act] = useActOnPartMutation();
-  const by = useAppSelector((s) => s.settings.accountId);
+  const by = useAppSelector(noterOf);
   return {
     /** Takes a way: from the drawer at once, or on the order list. */
     take: async ({ use, name }: Pick<JobPartNow, 'use' | 'name'>, way: Way): Promise<void> => {

@@ -1,0 +1,78 @@
+import type { Done } from '@rusty-wren/contract';
+import type { Context } from 'hono';
+import type { Db } from '../db/pool';
+import { addressOf } from '../http/guard';
+
+/** What can be done with access and settings. */
+export type What =
+  | 'signed-in'
+  | 'wrong-secret'
+  | 'locked-out'
+  | 'signed-out'
+  | 'took-over'
+  | 'locked'
+  | 'device-ended'
+  | 'first-lead'
+  | 'person-made'
+  | 'person-changed'
+  | 'secret-set'
+  | 'instrument-made'
+  | 'instrument-withdrawn'
+  | 'owner-forgotten'
+  | 'rules'
+  | 'prices'
+  | 'specs'
+  | 'own-order'
+  | 'hours'
+  | 'rooms';
+
+/** Notes what was done, by whom and from where. `about`: what it was about, without anybody's secret or an owner's name. */
+export const noteDone = (
+  db: Db,
+  {
+    account,
+    address,
+    what,
+    about = {},
+  }: { account: string | null; address: string | null; what: What; about?: Record<string, unknown> },
+): Promise<unknown> =>
+  db.query('INSERT INTO audit (account_id, address, what, about) VALUES ($1, $2, $3, $4)', [
+    account,
+    address,
+    what,
+    JSON.stringify(about),
+  ]);
+
+/** Notes what whoever asks did. */
+export const noted = (
+  db: Db,
+  c: Context,
+  what: What,
+  about: Record<string, unknown> = {},
+): Promise<unknown> =>
+  noteDone(db, { account: c.get('session')?.account.id ?? null, address: addressOf(c), what, about });
+
+const MOST = 200;
+
+/** What was done last, newest first; before one of them where it is asked for. */
+export async function readDone(db: Db, before: number | null): Promise<Done[]> {
+  const { rows } = await db.query<Omit<Done, 'at' | 'n'> & { at: Date; n: string }>(
+    `SELECT d.n, d.at, a.name AS who, d.address, d.what, d.about FROM audit d LEFT JOIN account a ON a.id = d.account_id
+     WHERE $1::bigint IS NULL OR d.n < $1 ORDER BY d.n DESC LIMIT ${MOST}`,
+    [before],
+  );
+  return rows.map((row) => ({ ...row, n: Number(row.n), at: row.at.toISOString() }));
+}
+
+/** What has changed between two settings, by name: what it was and what it is. */
+export function changesBetween(
+  was: Readonly<Record<string, unknown>>,
+  is: Readonly<Record<string, unknown>>,
+): Record<string, [unknown, unknown]> {
+  const names = [...new Set([...Object.keys(was), ...Object.keys(is)])];
+  return Object.fromEntries(
+    names
+      .filter((name) => JSON.stringify(was[name]) !== JSON.stringify(is[name]))
+      .map((name) => [name, [was[name] ?? null, is[name] ?? null]]),
+  );
+}

@@ -1,0 +1,30 @@
+import { COUNTER_KINDS, isAtLeast, type NewEntry } from '@rusty-wren/contract';
+import type { Db } from '../db/pool';
+import { refuse } from '../http/problem';
+import type { Session } from './sessions';
+
+/** Why something noted in somebody's name is not taken. */
+const NOT_HERE = 'by names somebody who has not signed in on this device.';
+
+/**
+ * Something as it is noted: by whoever it says, where they have proved on this device who they are, else by whoever has it in
+ * hand. Throws 400 where it says somebody else.
+ */
+export function signed<T extends { by?: string }>({ account, hands }: Session, body: T): T & { by: string } {
+  if (body.by !== undefined && !hands.includes(body.by)) throw refuse(400, NOT_HERE);
+  return { ...body, by: body.by ?? account.id };
+}
+
+/** Why somebody may not note this, naming the field; null where they may. */
+export async function problemOfNoting(db: Db, session: Session, entry: NewEntry): Promise<string | null> {
+  if (entry.by !== undefined && !session.hands.includes(entry.by)) return NOT_HERE;
+  if (isAtLeast(session.account.role, 'technician')) return null;
+  if (!COUNTER_KINDS.has(entry.kind)) return `kind ${entry.kind} is for technicians.`;
+  if (entry.strikes === undefined) return null;
+  const { rows } = await db.query<{ kind: NewEntry['kind'] }>('SELECT kind FROM bench_entry WHERE id = $1', [
+    entry.strikes,
+  ]);
+  return rows[0] && !COUNTER_KINDS.has(rows[0].kind)
+    ? 'strikes names an entry that is for technicians.'
+    : null;
+}

@@ -1,0 +1,161 @@
+import { randomUUID } from 'node:crypto';
+import { setTimeout as pause } from 'node:timers/promises';
+import {
+  firstSchema,
+  handSchema,
+  ownSecretSchema,
+  signInSchema,
+  type SessionState,
+} from '@rusty-wren/contract';
+import bowser from 'bowser';
+import { Hono, type Context } from 'hono';
+import type { Db, Pool } from '../db/pool';
+import { addressOf } from '../http/guard';
+import { checkedBody, refuse } from '../http/problem';
+import { noteDone, type What } from './audit';
+import { giveToken, sessionIn, tokenIn } from './guard';
+import { hashOfSecret, isSecret } from './secret';
+import {
+  amongPeople,
+  deviceOf,
+  end,
+  handsFor,
+  handTo,
+  hasLead,
+  lock,
+  sessionOf,
+  takeOver,
+  type Held,
+} from './sessions';
+import { beginTry, slowed, wasRight } from './tries';
+
+const LOOPBACK = /^(::1|(::ffff:)?127\.\d+\.\d+\.\d+|none)$/;
+/** Whether somebody sits at the machine the shop runs on. */
+const isHere = (c: Context): boolean => LOOPBACK.test(addressOf(c));
+
+/** What a device calls itself, in a word or two, and where it is. */
+function heldBy(c: Context): Held {
+  const { browser, os } = bowser.parse(c.req.header('user-agent') || 'unknown');
+  const device = [browser.name, os.name].filter(Boolean).join(', ') || 'a device';
+  return { device: device.slice(0, 80), address: addressOf(c) };
+}
+
+/** Notes what somebody did, from where. */
+const done = (db: Db, c: Context, account: string | null, what: What, about = {}): Promise<unknown> =>
+  noteDone(db, { account, address: addressOf(c), what, about });
+
+/**
+ * Whether this is somebody's secret. Throws 429 where they, or the device, have tried too often. A wrong one is answered later
+ * each time, an unknown name's no sooner than another's.
+ */
+async function proves(pool: Pool, c: Context, account: string, secret: string): Promise<boolean> {
+  const known = await pool.query<{ secret: string | null }>(
+    'SELECT secret FROM account WHERE id = $1 AND left_at IS NULL',
+    [account],
+  );
+  const who = known.rows[0] ? account : null;
+  const tried = await beginTry(pool, account, addressOf(c)).catch(async (error: unknown) => {
+    await done(pool, c, who, 'locked-out');
+    throw error;
+  });
+  if (await isSecret(secret, known.rows[0]?.secret ?? null)) {
+    await wasRight(pool, tried);
+    return true;
+  }
+  await done(pool, c, who, 'wrong-secret');
+  await pause(slowed(tried));
+  return false;
+}
+
+/** How this device stands. */
+async function stateOf(pool: Pool, c: Context): Promise<SessionState> {
+  const session = c.get('session');
+  if (!session) {
+    if (!(await hasLead(pool))) return { state: 'first', here: isHere(c) };
+    return { state: 'out', people: await handsFor(pool, null) };
+  }
+  const people = await handsFor(pool, session.locked ? null : session.id);
+  return { state: session.locked ? 'locked' : 'in', me: session.account, people };
+}
+
+/** Signing in, changing hands, locking and signing out, on the device that asks. */
+export function sessionRoutes(pool: Pool): Hono {
+  /** Puts the device in somebody's hands, and says how it stands then. */
+  const hand = async (c: Context, token: string): Promise<Response> => {
+    giveToken(c, token);
+    c.set('session', await sessionOf(pool, token));
+    return c.json(await stateOf(pool, c));
+  };
+  return new Hono()
+    .get('/', async (c) => c.json(await stateOf(pool, c)))
+    .post('/', async (c) => {
+      const { account, secret } = await checkedBody<{ account: string; secret: string }>(c, signInSchema);
+      if (!(await proves(pool, c, account, secret)))
+        throw refuse(403, 'That is not the PIN or password of this name.');
+      const token = await handTo(pool, account, {
+        session: await deviceOf(pool, tokenIn(c)),
+        ...heldBy(c),
+      });
+      await done(pool, c, account, 'signed-in', { device: heldBy(c).device });
+      return await hand(c, token);
+    })
+    .put('/hand', async (c) => {
+      const { account } = await checkedBody<{ account: string }>(c, handSchema);
+      const token = await takeOver(pool, sessionIn(c).id, account);
+      if (token === null) throw refuse(403, 'Who takes the bench over says their PIN first.');
+      await done(pool, c, account, 'took-over');
+      return await hand(c, token);
+    })
+    .post('/lock', async (c) => {
+      const { id, account } = sessionIn(c);
+      await lock(pool, id);
+      await done(pool, c, account.id, 'locked');
+      return await hand(c, tokenIn(c)!);
+    })
+    .put('/secret', async (c) => {
+      const { id, account } = sessionIn(c);
+      const { old, secret } = await checkedBody<{ old: string; secret: string }>(c, ownSecretSchema);
+      if (!(await proves(pool, c, account.id, old))) throw refuse(403, 'old is not your PIN or password.');
+      await pool.query('UPDATE account SET secret = $2, demo_pin = NULL WHERE id = $1', [
+        account.id,
+        await hashOfSecret(secret),
+      ]);
+      // Whoever knew the one before is out, wherever they are; this device goes on.
+      await end(pool, { account: account.id });
+      const token = await handTo(pool, account.id, { session: null, ...heldBy(c) });
+      await done(pool, c, account.id, 'secret-set', { session: id });
+      return await hand(c, token);
+    })
+    .delete('/everywhere', async (c) => {
+      const { account } = sessionIn(c);
+      const ended = await end(pool, { account: account.id });
+      await done(pool, c, account.id, 'device-ended', { devices: ended });
+      giveToken(c, '');
+      return c.json({ ended });
+    })
+    .delete('/', async (c) => {
+      const session = c.get('session');
+      const device = await deviceOf(pool, tokenIn(c));
+      if (device) await end(pool, { session: device });
+      if (session) await done(pool, c, session.account.id, 'signed-out');
+      giveToken(c, '');
+      c.set('session', null);
+      return c.json(await stateOf(pool, c));
+    })
+    .post('/first', async (c) => {
+      if (!isHere(c)) throw refuse(403, 'The first lead is made on the machine the shop runs on.');
+      const { name, secret } = await checkedBody<{ name: string; secret: string }>(c, firstSchema);
+      const kept = await hashOfSecret(secret);
+      const account = await amongPeople(pool, async (db) => {
+        if (await hasLead(db)) throw refuse(409, 'This shop has a lead already.');
+        const { rows } = await db.query<{ id: string }>(
+          `INSERT INTO account (id, name, role, secret) VALUES ($1, trim($2), 'lead', $3)
+           ON CONFLICT (name) DO UPDATE SET role = 'lead', secret = EXCLUDED.secret, left_at = NULL, demo_pin = NULL RETURNING id`,
+          [randomUUID(), name, kept],
+        );
+        await done(db, c, rows[0]!.id, 'first-lead');
+        return rows[0]!.id;
+      });
+      return await hand(c, await handTo(pool, account, { session: null, ...heldBy(c) }));
+    });
+}

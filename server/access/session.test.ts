@@ -1,0 +1,453 @@
+import { randomUUID } from 'node:crypto';
+import { PROVE_AGAIN, type PersonOnBooks, type Role, type SessionState } from '@rusty-wren/contract';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { aCheckIn, note, openBench, type TestBench } from '../testing/bench';
+import { hashOfSecret, isSecret } from './secret';
+
+const PIN = '482916';
+let bench: TestBench;
+let pinHash: string;
+beforeAll(async () => {
+  bench = await openBench();
+  pinHash = await hashOfSecret(PIN);
+});
+beforeEach(() => bench.pool.query('DELETE FROM sign_in_try'));
+afterAll(() => bench.close());
+
+/** Somebody on the books with the PIN of these tests. */
+async function somebody(role: Role = 'technician'): Promise<string> {
+  const id = randomUUID();
+  await bench.pool.query('INSERT INTO account (id, name, role, secret) VALUES ($1, $2, $3, $4)', [
+    id,
+    `Worker ${id}`,
+    role,
+    pinHash,
+  ]);
+  return id;
+}
+
+/** A browser: it keeps the cookie it is given. */
+class Browser {
+  cookie = '';
+  async ask(method: string, path: string, body?: object) {
+    const response = await bench.out.request(`/api${path}`, {
+      method,
+      headers: {
+        ...(this.cookie && { cookie: this.cookie }),
+        ...(body && { 'content-type': 'application/json' }),
+      },
+      ...(body && { body: JSON.stringify(body) }),
+    });
+    const given = response.headers.get('set-cookie');
+    if (given) this.cookie = given.split(';')[0]!;
+    const answer = (await response.json()) as SessionState & { error?: string };
+    return { status: response.status, given, answer };
+  }
+  signIn = (account: string, secret = PIN) => this.ask('POST', '/session', { account, secret });
+  hand = (account: string) => this.ask('PUT', '/session/hand', { account });
+  rack = async () => (await this.ask('GET', '/jobs')).status;
+}
+
+describe('a secret', () => {
+  it('is known again, and is nobody else’s; two of the same are kept differently', async () => {
+    expect(await isSecret(PIN, pinHash)).toBe(true);
+    expect(await isSecret('482917', pinHash)).toBe(false);
+    expect(await hashOfSecret(PIN)).not.toBe(pinHash);
+    expect(pinHash).not.toContain(PIN);
+  });
+  it('opens nothing where none was kept', async () => {
+    expect(await isSecret('', null)).toBe(false);
+    expect(await isSecret(PIN, null)).toBe(false);
+  });
+});
+
+describe('signing in', () => {
+  it('gives a cookie that no script reads and no page elsewhere sends, and opens the bench', async () => {
+    const browser = new Browser();
+    expect(await browser.rack()).toBe(401);
+    const id = await somebody();
+    const { status, given, answer } = await browser.signIn(id);
+    expect(status).toBe(200);
+    expect(given).toMatch(/^wren=[\w-]{43}; .*HttpOnly/);
+    expect(given).toContain('SameSite=Strict');
+    expect(answer).toMatchObject({ state: 'in', me: { id, role: 'technician' } });
+    expect(await browser.rack()).toBe(200);
+    // The token itself stands nowhere.
+    const { rows } = await bench.pool.query<{ all: string }>(
+      'SELECT string_agg(s::text, $1) AS all FROM session s',
+      [' '],
+    );
+    expect(rows[0]!.all).not.toContain(browser.cookie.slice(5));
+  });
+
+  it('takes no token that was there before: one that somebody planted opens nothing', async () => {
+    const planted = new Browser();
+    planted.cookie = `wren=${'p'.repeat(43)}`;
+    await planted.signIn(await somebody());
+    expect(planted.cookie).not.toContain('ppp');
+    const thief = new Browser();
+    thief.cookie = `wren=${'p'.repeat(43)}`;
+    expect(await thief.rack()).toBe(401);
+    // Nor does the one before go on once somebody signs in again.
+    const before = new Browser();
+    before.cookie = planted.cookie;
+    await planted.signIn(await somebody());
+    expect([await before.rack(), await planted.rack()]).toEqual([401, 200]);
+  });
+
+  it('is refused alike for a wrong secret and for a name that is not on the books', async () => {
+    const [known, unknown] = [await somebody(), randomUUID()];
+    const answers = await Promise.all(
+      [known, unknown].map(async (id) => {
+        const { status, answer, given } = await new Browser().signIn(id, '111119');
+        return { status, answer, given };
+      }),
+    );
+    expect(answers[0]).toEqual(answers[1]);
+    expect(answers[0]).toMatchObject({ status: 403, given: null });
+  });
+
+  it('locks a name after five wrong tries, ten at once gaining nothing; others go on', async () => {
+    const [one, other] = [await somebody(), await somebody()];
+    const tries = await Promise.all(
+      Array.from({ length: 10 }, (_, i) => new Browser().signIn(one, `90000${i}`)),
+    );
+    const count = (status: number) => tries.filter((t) => t.status === status).length;
+    expect([count(403), count(429)]).toEqual([5, 5]);
+    const right = await new Browser().signIn(one);
+    expect(right.status).toBe(429);
+    expect(right.answer.error).toContain('wait 15 minutes, or ask the lead');
+    expect((await new Browser().signIn(other)).status).toBe(200);
+    // After a quarter of an hour it is open again.
+    await bench.pool.query("UPDATE sign_in_try SET at = at - interval '16 minutes'");
+    expect((await new Browser().signIn(one)).status).toBe(200);
+  });
+
+  it('locks an address that tries many names', async () => {
+    const people = await Promise.all(Array.from({ length: 8 }, () => somebody()));
+    await bench.pool.query(
+      "INSERT INTO sign_in_try (account_id, address) SELECT gen_random_uuid(), 'none' FROM generate_series(1, 30)",
+    );
+    const { status, answer } = await new Browser().signIn(people[0]!);
+    expect([status, answer.error]).toEqual([429, expect.stringContaining('from this device')]);
+    await bench.pool.query("UPDATE sign_in_try SET address = 'elsewhere'");
+    expect((await new Browser().signIn(people[0]!)).status).toBe(200);
+  });
+
+  it('a right one before the fifth begins the count anew', async () => {
+    const id = await somebody();
+    for (let round = 0; round < 3; round++) {
+      for (let i = 0; i < 2; i++) expect((await new Browser().signIn(id, '111119')).status).toBe(403);
+      expect((await new Browser().signIn(id)).status).toBe(200);
+    }
+  });
+
+  it.each([
+    [{ account: 'x', secret: PIN }, 'account must be a valid GUID'],
+    [{ account: randomUUID() }, 'secret is required'],
+    [{ account: randomUUID(), secret: 'x'.repeat(129) }, 'secret length'],
+    [{ account: randomUUID(), secret: { $gt: '' } }, 'secret must be a string'],
+  ])('says what is wrong with %j', async (body, says) => {
+    const { status, answer } = await new Browser().ask('POST', '/session', body);
+    expect([status, answer.error]).toEqual([400, expect.stringContaining(says)]);
+  });
+});
+
+describe('a day', () => {
+  it('is over after twelve hours: the PIN is asked again, and what was noted by others there is still theirs', async () => {
+    const [one, other] = [await somebody(), await somebody()];
+    const browser = new Browser();
+    await browser.signIn(one);
+    await browser.signIn(other);
+    await bench.pool.query("UPDATE session_hand SET proved_at = now() - interval '12 hours 1 minute'");
+    expect(await browser.rack()).toBe(401);
+    expect((await browser.ask('GET', '/session')).answer.state).toBe('out');
+    await browser.signIn(other);
+    expect((await browser.hand(one)).status).toBe(403);
+    const checkIn = aCheckIn();
+    checkIn.entries = checkIn.entries.map((entry) => ({ ...entry, by: one }));
+    expect((await browser.ask('POST', '/jobs', checkIn)).status).toBe(201);
+    // The others of the tests sign in anew.
+    await bench.pool.query('UPDATE session_hand SET proved_at = now()');
+  });
+
+  it('ends for a stolen cookie with signing out, and everywhere at once', async () => {
+    const id = await somebody();
+    const [mine, phone] = [new Browser(), new Browser()];
+    await mine.signIn(id);
+    await phone.signIn(id);
+    const stolen = new Browser();
+    stolen.cookie = mine.cookie;
+    expect(await stolen.rack()).toBe(200);
+    await mine.ask('DELETE', '/session');
+    expect([await stolen.rack(), await phone.rack()]).toEqual([401, 200]);
+    await mine.signIn(id);
+    await mine.ask('DELETE', '/session/everywhere');
+    expect([await mine.rack(), await phone.rack()]).toEqual([401, 401]);
+  });
+
+  it('ends its streams when it is locked or over', async () => {
+    const browser = new Browser();
+    const id = await somebody();
+    for (const leave of [
+      ['POST', '/session/lock'],
+      ['DELETE', '/session'],
+    ] as const) {
+      await browser.signIn(id);
+      const stream = await bench.out.request('/api/stream', { headers: { cookie: browser.cookie } });
+      const reader = stream.body!.getReader();
+      await reader.read();
+      await browser.ask(leave[0], leave[1], leave[0] === 'POST' ? {} : undefined);
+      while (!(await reader.read()).done);
+    }
+  });
+});
+
+describe('changing hands', () => {
+  it('two who have both signed in take over with a tap, and each notes in their own name', async () => {
+    const [one, other] = [await somebody(), await somebody()];
+    const browser = new Browser();
+    await browser.signIn(one);
+    expect((await browser.hand(other)).status).toBe(403);
+    await browser.signIn(other);
+    const before = browser.cookie;
+    expect((await browser.hand(one)).answer).toMatchObject({ state: 'in', me: { id: one } });
+    expect(browser.cookie).not.toBe(before);
+    const checkIn = aCheckIn();
+    await browser.ask('POST', '/jobs', checkIn);
+    const noted = (by?: string) =>
+      browser.ask('POST', `/jobs/${checkIn.jobId}/entries`, {
+        entries: [{ ...note('x'), ...(by && { by }) }],
+      });
+    await noted();
+    await browser.hand(other);
+    await noted();
+    // Noted by the one before the other took over, and sent after it.
+    await noted(one);
+    const stranger = await noted(await somebody());
+    expect([stranger.status, stranger.answer.error]).toEqual([
+      400,
+      'entries[0].by names somebody who has not signed in on this device.',
+    ]);
+    const { entries } = (await browser.ask('GET', `/jobs/${checkIn.jobId}`)).answer as unknown as {
+      entries: { by: string }[];
+    };
+    expect(entries.map((e) => e.by)).toEqual([one, one, other, one]);
+  });
+
+  it('gives nobody the lead’s part without the lead’s PIN', async () => {
+    const [lead, other] = [await somebody('lead'), await somebody()];
+    const browser = new Browser();
+    await browser.signIn(lead);
+    expect((await browser.ask('GET', '/people')).status).toBe(200);
+    await browser.signIn(other);
+    expect((await browser.ask('GET', '/people')).status).toBe(403);
+    await browser.hand(lead);
+    expect(await browser.rack()).toBe(200);
+    expect((await browser.ask('GET', '/people')).answer.error).toBe(PROVE_AGAIN);
+    await browser.signIn(lead);
+    expect((await browser.ask('GET', '/people')).status).toBe(200);
+    await bench.pool.query(
+      "UPDATE session SET fresh_at = fresh_at - interval '31 minutes' WHERE account_id = $1",
+      [lead],
+    );
+    expect((await browser.ask('GET', '/people')).answer.error).toBe(PROVE_AGAIN);
+  });
+
+  it('a locked bench is taken over by nobody without a PIN', async () => {
+    const [one, other] = [await somebody(), await somebody()];
+    const browser = new Browser();
+    await browser.signIn(one);
+    await browser.signIn(other);
+    await browser.ask('POST', '/session/lock', {});
+    expect(await browser.rack()).toBe(401);
+    expect((await browser.hand(one)).status).toBe(401);
+    const { answer } = await browser.ask('GET', '/session');
+    expect(answer).toMatchObject({ state: 'locked', me: { id: other } });
+    expect('people' in answer && answer.people.some((p) => p.open)).toBe(false);
+    await browser.signIn(one);
+    expect(await browser.rack()).toBe(200);
+  });
+});
+
+describe('the counter', () => {
+  it('notes what is said there, and nothing of the bench’s', async () => {
+    const browser = new Browser();
+    await browser.signIn(await somebody('counter'));
+    const checkIn = aCheckIn();
+    expect((await browser.ask('POST', '/jobs', checkIn)).status).toBe(201);
+    const finding = {
+      ...note(''),
+      kind: 'finding',
+      body: { check: 'fuel-look', result: 'water', sureness: 'sure' },
+    };
+    const note1 = note('rang, wants it on Friday');
+    const deliver = async (...entries: object[]) =>
+      (
+        (
+          await browser.ask('POST', '/entries', {
+            parcels: entries.map((entry) => ({ jobId: checkIn.jobId, entry })),
+          })
+        ).answer as unknown as { refused: { at: number; error: string }[] }
+      ).refused;
+    expect(await deliver(note1, finding)).toEqual([{ at: 1, error: 'kind finding is for technicians.' }]);
+    const { jobId } = checkIn;
+    const found = await bench.app.request(`/api/jobs/${jobId}/entries`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries: [finding] }),
+    });
+    expect(found.status).toBe(201);
+    const strike = (of: string) => ({ ...note(''), kind: 'strike', body: { reason: 'slip' }, strikes: of });
+    expect(await deliver(strike(note1.id), strike(finding.id))).toEqual([
+      { at: 1, error: 'strikes names an entry that is for technicians.' },
+    ]);
+  });
+});
+
+describe('people', () => {
+  const asLead = async (method: string, path: string, body?: object) => {
+    const response = await bench.app.request(`/api${path}`, {
+      method,
+      ...(body && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    });
+    return { status: response.status, body: (await response.json()) as PersonOnBooks[] & { error?: string } };
+  };
+
+  it('who is put on the books signs in; who has left does not, and their devices are out', async () => {
+    const id = randomUUID();
+    const made = await asLead('POST', '/people', {
+      id,
+      name: 'New Hand',
+      role: 'technician',
+      secret: '905172',
+    });
+    expect(made.status).toBe(201);
+    expect(JSON.stringify(made.body)).not.toContain('scrypt');
+    const browser = new Browser();
+    await browser.signIn(id, '905172');
+    expect(await browser.rack()).toBe(200);
+    await asLead('PUT', `/people/${id}`, { left: true });
+    expect(await browser.rack()).toBe(401);
+    expect((await browser.signIn(id, '905172')).status).toBe(403);
+    await asLead('PUT', `/people/${id}`, { left: false });
+    expect((await browser.signIn(id, '905172')).status).toBe(200);
+    const again = await asLead('POST', '/people', {
+      id: randomUUID(),
+      name: 'new hand',
+      role: 'reader',
+      secret: PIN,
+    });
+    expect([again.status, again.body.error]).toEqual([409, 'name is on the books already: new hand.']);
+  });
+
+  it('a forgotten PIN is set anew by the lead, whoever is locked out by it is not any more', async () => {
+    const id = await somebody();
+    const browser = new Browser();
+    await browser.signIn(id);
+    for (let i = 0; i < 5; i++) await new Browser().signIn(id, '111119');
+    expect((await new Browser().signIn(id)).status).toBe(429);
+    expect((await asLead('PUT', `/people/${id}`, { secret: '771203' })).status).toBe(200);
+    expect(await browser.rack()).toBe(401);
+    expect((await new Browser().signIn(id)).status).toBe(403);
+    expect((await browser.signIn(id, '771203')).status).toBe(200);
+    // They take one of their own, and every other device of theirs is out.
+    const phone = new Browser();
+    await phone.signIn(id, '771203');
+    const own = await browser.ask('PUT', '/session/secret', { old: '771203', secret: '305714' });
+    expect(own.status).toBe(200);
+    expect([await browser.rack(), await phone.rack()]).toEqual([200, 401]);
+    expect((await phone.signIn(id, '305714')).status).toBe(200);
+  });
+
+  it('the last lead stays the lead, two at once who would leave the shop without one included', async () => {
+    const { rows } = await bench.pool.query<{ id: string }>(
+      "SELECT id FROM account WHERE role = 'lead' AND left_at IS NULL",
+    );
+    for (const { id } of rows)
+      if (id !== bench.lead.account) await asLead('PUT', `/people/${id}`, { role: 'technician' });
+    for (const change of [{ role: 'technician' }, { left: true }]) {
+      const { status, body } = await asLead('PUT', `/people/${bench.lead.account}`, change);
+      expect([status, body.error]).toEqual([
+        409,
+        'Somebody has to lead the shop; make another the lead first.',
+      ]);
+    }
+    const second = await somebody('lead');
+    const both = await Promise.all([
+      asLead('PUT', `/people/${second}`, { left: true }),
+      asLead('PUT', `/people/${bench.lead.account}`, { role: 'reader' }),
+    ]);
+    expect(both.filter((b) => b.status === 200).length).toBeLessThan(2);
+    const leads = await bench.pool.query("SELECT 1 FROM account WHERE role = 'lead' AND left_at IS NULL");
+    expect(leads.rowCount).toBeGreaterThan(0);
+    await bench.pool.query("UPDATE account SET role = 'lead', left_at = NULL WHERE id = $1", [
+      bench.lead.account,
+    ]);
+  });
+
+  it.each([
+    [{ secret: '123456' }, 'secret is tried first by anybody'],
+    [{ secret: '12345' }, 'secret has 5 digits'],
+    [{ secret: 'too short' }, 'secret is neither 6 digits nor at least 12 letters'],
+    [{ role: 'owner' }, 'role must be one of'],
+    [{}, 'must contain at least one of'],
+  ])('says what is wrong with %j', async (body, says) => {
+    const { status, body: answer } = await asLead('PUT', `/people/${await somebody()}`, body);
+    expect([status, answer.error]).toEqual([400, expect.stringContaining(says)]);
+  });
+
+  it('what was done stands, by whom, without anybody’s secret, and is never changed', async () => {
+    const rules = (await (await bench.app.request('/api/shop')).json()) as { rules: Record<string, unknown> };
+    const name = Object.keys(rules.rules).find((key) => typeof rules.rules[key] === 'number')!;
+    await asLead('PUT', '/shop/rules', { ...rules.rules, [name]: (rules.rules[name] as number) + 1 });
+    const done = (await asLead('GET', '/done')).body as unknown as {
+      who: string;
+      what: string;
+      about: object;
+    }[];
+    expect(done[0]).toMatchObject({
+      who: 'The lead',
+      what: 'rules',
+      about: { [name]: [rules.rules[name], (rules.rules[name] as number) + 1] },
+    });
+    const what = done.map((d) => d.what);
+    for (const one of [
+      'secret-set',
+      'person-made',
+      'person-changed',
+      'signed-in',
+      'wrong-secret',
+      'locked-out',
+      'took-over',
+    ])
+      expect(what).toContain(one);
+    expect(JSON.stringify(done)).not.toMatch(/scrypt|482916|771203|905172/);
+    await expect(bench.pool.query('UPDATE audit SET what = $1', ['x'])).rejects.toThrow('only ever added to');
+    await expect(bench.pool.query('DELETE FROM audit')).rejects.toThrow('only ever added to');
+  });
+});
+
+describe('the first start', () => {
+  it('makes one lead, of two at once too, on an empty bench or one of an older program', async () => {
+    const fresh = await openBench();
+    try {
+      await fresh.pool.query("UPDATE account SET secret = NULL, role = 'technician'");
+      const ask = (method: string, path: string, body?: object) =>
+        fresh.out.request(`/api/session${path}`, {
+          method,
+          ...(body && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+        });
+      expect(await (await ask('GET', '')).json()).toEqual({ state: 'first', here: true });
+      const both = await Promise.all(
+        ['Ann', 'The lead'].map((name) => ask('POST', '/first', { name, secret: PIN })),
+      );
+      expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
+      expect(((await (await ask('GET', '')).json()) as SessionState).state).toBe('out');
+      const { rows } = await fresh.pool.query("SELECT 1 FROM account WHERE role = 'lead'");
+      expect(rows).toHaveLength(1);
+    } finally {
+      await fresh.close();
+    }
+  });
+});

@@ -1,0 +1,136 @@
+import { isAtLeast, type Hand, type Person, type Role } from '@rusty-wren/contract';
+import { Lock, LogOut } from 'lucide-react';
+import { useState, type ReactElement } from 'react';
+import { Link } from 'react-router';
+import { toast } from 'sonner';
+import { problemWords, useChangeSessionMutation, useSessionQuery, type ChangeSession } from '../api/api';
+import { useAppSelector } from '../app/store';
+import { Button } from '../ui/Button';
+import { Sheet } from '../ui/Sheet';
+import { SecretField } from './SecretField';
+
+/** Changes hands: who was in here today takes over with a tap, others with their PIN; and locks the bench, or signs out. */
+export function HandsSheet({
+  me,
+  onClose,
+}: {
+  me: Person & { role: Role };
+  onClose: () => void;
+}): ReactElement {
+  const { data: session } = useSessionQuery();
+  const [change, { isLoading, error }] = useChangeSessionMutation();
+  const [asked, ask] = useState<Hand | null>(null);
+  const unsent = useAppSelector((s) => s.outbox.unsent.length + s.outbox.checkIns.length);
+  const people = session && 'people' in session ? session.people : [];
+  const others = people.filter((p) => p.id !== me.id);
+  const act = (what: ChangeSession): void =>
+    void change(what).then((answer) => {
+      if (answer.error) toast.error(problemWords(answer.error));
+      else onClose();
+    });
+  const signOut = (): void => {
+    if (unsent > 0)
+      toast.error(
+        `${unsent === 1 ? 'One thing is' : `${unsent} things are`} not sent yet; sign out once ${unsent === 1 ? 'it is' : 'they are'}.`,
+      );
+    else act({ method: 'DELETE' });
+  };
+  return (
+    <Sheet title={asked ? asked.name : 'Who has the bench?'} open onOpenChange={onClose}>
+      {asked ? (
+        <SecretField
+          label={asked.demoPin ? `PIN or password (the demo’s: ${asked.demoPin})` : 'PIN or password'}
+          done="In"
+          busy={isLoading}
+          problem={error ? problemWords(error) : null}
+          onDone={(secret) =>
+            void change({ method: 'POST', body: { account: asked.id, secret } }).then(
+              (answer) => answer.error ?? onClose(),
+            )
+          }
+        />
+      ) : (
+        <>
+          <ul className="grid gap-2">
+            {others.map((hand) => (
+              <li key={hand.id}>
+                <Button
+                  className="min-h-14 w-full justify-between! text-xl"
+                  disabled={isLoading}
+                  onClick={() =>
+                    hand.open ? act({ path: '/hand', method: 'PUT', body: { account: hand.id } }) : ask(hand)
+                  }
+                >
+                  {hand.name}
+                  {!hand.open && <span className="font-normal text-soft">PIN</span>}
+                </Button>
+              </li>
+            ))}
+          </ul>
+          <div className="mt-5 flex flex-wrap gap-2">
+            <Button look="rust" className="flex-1" onClick={() => act({ path: '/lock', method: 'POST' })}>
+              <Lock size={18} aria-hidden /> Lock
+            </Button>
+            <Button className="flex-1" onClick={signOut}>
+              <LogOut size={18} aria-hidden /> Sign out
+            </Button>
+          </div>
+          <nav aria-label="Settings" className="mt-5 grid gap-1 text-lg font-semibold">
+            {isAtLeast(me.role, 'lead') && (
+              <Place to="/people" words="People, devices, what was changed" go={onClose} />
+            )}
+            <Place to="/shop" words="Rules and prices" go={onClose} />
+            <Place to="/specs" words="Spec cards" go={onClose} />
+          </nav>
+          <OwnSecret />
+        </>
+      )}
+    </Sheet>
+  );
+}
+
+const Place = ({ to, words, go }: { to: string; words: string; go: () => void }): ReactElement => (
+  <Link to={to} onClick={go} className="flex min-h-11 items-center underline underline-offset-4">
+    {words}
+  </Link>
+);
+
+/** Changes one's own PIN or password. */
+function OwnSecret(): ReactElement {
+  const [open, setOpen] = useState(false);
+  const [old, setOld] = useState<string | null>(null);
+  const [change, { isLoading, error, reset }] = useChangeSessionMutation();
+  if (!open)
+    return (
+      <Button look="quiet" className="px-0!" onClick={() => setOpen(true)}>
+        Another PIN or password
+      </Button>
+    );
+  const problem = error ? problemWords(error) : null;
+  return old === null ? (
+    <SecretField
+      key="old"
+      label="The one you have"
+      done="Next"
+      busy={false}
+      problem={problem}
+      onDone={setOld}
+    />
+  ) : (
+    <SecretField
+      key="new"
+      label="Another: six digits, or at least twelve letters"
+      done="Take it"
+      busy={isLoading}
+      problem={problem}
+      onDone={(secret) =>
+        void change({ path: '/secret', method: 'PUT', body: { old, secret } }).then((answer) => {
+          if (answer.error) return void setOld(null);
+          reset();
+          setOpen(false);
+          toast('Taken. Other devices of yours are signed out.');
+        })
+      }
+    />
+  );
+}
