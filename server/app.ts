@@ -3,7 +3,7 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
-import { guarded } from './access/guard';
+import { guarded, isLetIn } from './access/guard';
 import { leadRoutes } from './access/leadRoutes';
 import { sessionRoutes } from './access/routes';
 import type { Pool } from './db/pool';
@@ -168,10 +168,11 @@ export function createApp({
     throw refuse(405, `${c.req.method} is not for pages.`);
   });
   if (webRoot) {
-    // What the rack or a bench asks for first is asked for beside its scripts, not after them.
+    // What the rack or a bench asks for first is asked for beside its scripts, not after them; by nobody who would be refused:
+    // the page would take the refusal for the answer once somebody is in.
     app.use('*', async (c, next) => {
       const job = /^\/job\/([0-9a-f-]{36})$/.exec(c.req.path)?.[1];
-      if (c.req.path === '/' || job) {
+      if ((c.req.path === '/' || job) && (await isLetIn(pool, c))) {
         const first = ['/api/jobs?show=open', ...(job ? [`/api/jobs/${job}`] : [])];
         c.header('Link', first.map((path) => `<${path}>; rel=preload; as=fetch; crossorigin`).join(', '));
       }

@@ -32,6 +32,12 @@ export const giveToken = (c: Context, token: string): void =>
     maxAge: token ? KEPT_DAYS * 86_400 : 0,
   });
 
+/** Whether somebody is signed in on the device that asks, and it is not locked. */
+export async function isLetIn(pool: Pool, c: Context): Promise<boolean> {
+  const session = await sessionOf(pool, tokenIn(c)).catch(() => null);
+  return session !== null && !session.locked;
+}
+
 /** Who asks. Throws 401 where nobody is signed in. */
 export function sessionIn(c: Context): Session {
   const session = c.get('session');

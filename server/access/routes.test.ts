@@ -83,6 +83,10 @@ describe('who may ask what', () => {
       await status('/api/jobs'),
       await status('/api/jobs', cookie),
     ]).toEqual([200, 401, 200]);
+    // What a page asks for first is asked for beforehand only by who would be answered.
+    const ahead = async (by: string) =>
+      (await app.request('/', { headers: { cookie: by } })).headers.get('link');
+    expect([await ahead(cookie), await ahead('')]).toEqual([expect.stringContaining('/api/jobs'), null]);
     expect([await status('/api/nothing'), await status('/api/nothing', cookie)]).toEqual([401, 404]);
   });
 

@@ -3,6 +3,7 @@ import { lazy, Suspense, useMemo, useState, type ReactElement } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
 import { useChangeSessionMutation } from '../api/api';
+import { roleOf } from '../hands/hands';
 import { Standing } from '../keeping/Standing';
 import { Guarded } from '../ui/Guarded';
 import { useKeys } from './keys';
@@ -26,6 +27,7 @@ export function Shell(): ReactElement {
   const [finding, setFinding] = useState(false);
   const [handsOpen, setHandsOpen] = useState(false);
   const me = useAppSelector((s) => s.hands.me);
+  const role = useAppSelector(roleOf);
   const [changeSession] = useChangeSessionMutation();
   const { theme } = useAppSelector((s) => s.settings);
   const bindings = useMemo(
@@ -82,14 +84,16 @@ export function Shell(): ReactElement {
           >
             Parts
           </NavLink>
-          <NavLink
-            to="/check-in"
-            className={({ isActive }) =>
-              `flex min-h-11 items-center gap-1 rounded-md px-2 font-semibold whitespace-nowrap sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
-            }
-          >
-            <Plus size={18} aria-hidden /> <span className="max-[30rem]:sr-only">Check in</span>
-          </NavLink>
+          {role !== 'reader' && (
+            <NavLink
+              to="/check-in"
+              className={({ isActive }) =>
+                `flex min-h-11 items-center gap-1 rounded-md px-2 font-semibold whitespace-nowrap sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+              }
+            >
+              <Plus size={18} aria-hidden /> <span className="max-[30rem]:sr-only">Check in</span>
+            </NavLink>
+          )}
           <NavLink
             to="/tools"
             className={({ isActive }) =>

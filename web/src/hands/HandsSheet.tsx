@@ -68,7 +68,7 @@ export function HandsSheet({
             ))}
           </ul>
           <div className="mt-5 flex flex-wrap gap-2">
-            <Button look="rust" className="flex-1" onClick={() => act({ path: '/lock', method: 'POST' })}>
+            <Button className="flex-1" onClick={() => act({ path: '/lock', method: 'POST' })}>
               <Lock size={18} aria-hidden /> Lock
             </Button>
             <Button className="flex-1" onClick={signOut}>

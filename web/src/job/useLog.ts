@@ -1,8 +1,10 @@
+import { COUNTER_KINDS, isAtLeast, type Role } from '@rusty-wren/contract';
 import { makeEntry, type Bodies, type EntryKind, type NewEntry, type Noted } from '@rusty-wren/core/log';
 import { useMemo } from 'react';
+import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
 import { useAppDispatch, useAppSelector } from '../app/store';
-import { noterOf } from '../hands/hands';
+import { noterOf, roleOf } from '../hands/hands';
 import { serverNow, type Clock } from '../keeping/clock';
 import { noted } from '../keeping/outbox';
 
@@ -27,19 +29,29 @@ function entriesNow(
   });
 }
 
+/** Why somebody of this role notes none of this, in a sentence; null where they may. */
+function refusalFor(role: Role, what: readonly Noted[]): string | null {
+  if (!isAtLeast(role, 'counter')) return 'A reader notes nothing: take the bench over first (h).';
+  const may = isAtLeast(role, 'technician') || what.every(({ kind }) => COUNTER_KINDS.has(kind));
+  return may ? null : 'That is noted by a technician: hand the bench over first (h).';
+}
+
 /** The log of a job, to note things on. */
 export function useLog(jobId: string): Log {
   const dispatch = useAppDispatch();
   const by = useAppSelector(noterOf);
+  const role = useAppSelector(roleOf);
   const clock = useAppSelector((s) => s.clock);
   return useMemo(() => {
     const note = (what: readonly Noted[], strikes?: string): string[] => {
       const entries = entriesNow(what, { by, clock }, strikes);
-      if (entries.length > 0) dispatch(noted(entries.map((entry) => ({ jobId, entry }))));
+      const refusal = role && refusalFor(role, what);
+      if (refusal) toast.error(refusal);
+      else if (entries.length > 0) dispatch(noted(entries.map((entry) => ({ jobId, entry }))));
       return entries.map((e) => e.id);
     };
     const one = <K extends EntryKind>(kind: K, body: Bodies[K], strikes?: string): string =>
       note([{ kind, body } as Noted], strikes)[0]!;
     return Object.assign(one, { all: (what: readonly Noted[]) => void note(what) });
-  }, [dispatch, jobId, by, clock]);
+  }, [dispatch, jobId, by, role, clock]);
 }
