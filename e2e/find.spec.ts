@@ -23,6 +23,7 @@ test('an owner is found with a slip, by keys; the machine’s life is opened, an
   expect(noted.ok(), await noted.text()).toBe(true);
 
   await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Find', exact: true })).toBeVisible();
   await page.locator('body').press('f');
   await page.getByLabel('Find anything').fill('quilfeather');
   await expect(page.getByText('looked for quillfeather')).toBeVisible();

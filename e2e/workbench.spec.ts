@@ -264,7 +264,7 @@ test('can be put on a phone’s first screen, and opens there at the rack, full 
     display: string;
     icons: { src: string; sizes: string }[];
   };
-  expect(manifest).toMatchObject({ start_url: '/', display: 'standalone' });
+  expect(manifest).toMatchObject({ start_url: '/', display: 'fullscreen' });
   for (const { src, sizes } of manifest.icons) {
     const wide = await page.evaluate(async (icon) => {
       const image = new Image();

@@ -1,10 +1,24 @@
 import { spawn, spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { giveUp, installPackages, ROOT } from './packages.mjs';
+import { DATA, giveUp, installPackages, ROOT } from './packages.mjs';
 import { startPostgres } from './postgres.mjs';
 
 const fresh = process.argv.includes('--fresh-demo');
+const lanAt = process.argv.indexOf('--lan');
+/** Where phones are served: what is named after --lan, else every address of this machine. */
+const lan =
+  lanAt < 0
+    ? []
+    : process.argv.slice(lanAt + 1).filter((word) => !word.startsWith('--')).length > 0
+      ? process.argv.slice(lanAt + 1).filter((word) => !word.startsWith('--'))
+      : Object.values(networkInterfaces()).flatMap((all) =>
+          (all ?? []).filter((one) => !one.internal && one.family === 'IPv4').map((one) => one.address),
+        );
+if (lanAt >= 0 && lan.length === 0)
+  giveUp('This machine has no address on a network; name one: npm start -- --lan 192.168.1.20');
 const port = Number(process.env.PORT || 4680);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   giveUp(`PORT must be a whole number from 1 to 65535, not "${process.env.PORT}".`);
@@ -37,7 +51,13 @@ const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 
   cwd: ROOT,
   stdio: ['pipe', 'ignore', 'inherit'],
   detached: true,
-  env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), STOP_WITH_STDIN: '1' },
+  env: {
+    ...process.env,
+    DATABASE_URL: database.url,
+    PORT: String(port),
+    LAN: lan.join(','),
+    STOP_WITH_STDIN: '1',
+  },
 });
 
 let stopping = false;
@@ -68,3 +88,18 @@ for (;;) {
   await new Promise((resolve) => setTimeout(resolve, 150));
 }
 console.log(`Rusty Wren is on the bench: ${address}`);
+if (lan.length > 0) {
+  // Only now: before the first start there are no packages.
+  const [{ default: qrcode }, { X509Certificate }] = await Promise.all([
+    import('qrcode'),
+    import('node:crypto'),
+  ]);
+  const trust = `https://${lan[0]}:${port + 1}/trust`;
+  const { fingerprint256 } = new X509Certificate(readFileSync(join(DATA, 'lan', 'authority.crt')));
+  console.log(`
+On phones: ${lan.map((a) => `https://${a}:${port + 1}`).join('  ')}
+The first time open this, and do what it says (the phone warns once; SHA-256 of the certificate
+${fingerprint256}):
+${trust}
+${await qrcode.toString(trust, { type: 'terminal', small: true })}`);
+}

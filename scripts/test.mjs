@@ -100,10 +100,19 @@ process.exit(failed === 0 && passed > 0 ? 0 : 1);
 async function inTheBrowser() {
   check('build', ['npx', 'vite', 'build', '--logLevel', 'warn', 'web']);
   const port = String(await freePort());
+  // Over HTTPS too, as phones at the bench have it.
+  const [lan, lanPort, lanFolder] = ['127.0.0.2', String(await freePort()), join(DATA, 'test-lan')];
   server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, DATABASE_URL: database?.url ?? '', PORT: port },
+    env: {
+      ...process.env,
+      DATABASE_URL: database?.url ?? '',
+      PORT: port,
+      LAN: lan,
+      LAN_PORT: lanPort,
+      LAN_FOLDER: lanFolder,
+    },
   });
   const base = `http://127.0.0.1:${port}`;
   const deadline = Date.now() + 60_000;
@@ -124,7 +133,12 @@ async function inTheBrowser() {
   const browserOk = run(
     'browser tests',
     ['npx', 'playwright', 'test', ...rest],
-    { BASE_URL: base, CI_REPORT: browserFile },
+    {
+      BASE_URL: base,
+      LAN_URL: `https://${lan}:${lanPort}`,
+      LAN_CERTIFICATE: join(lanFolder, 'server.crt'),
+      CI_REPORT: browserFile,
+    },
     join(ROOT, 'e2e'),
   );
   const browser = report(browserFile);

@@ -20,6 +20,7 @@ import { partRoutes } from './parts/routes';
 import { paperRoutes } from './papers/routes';
 import { peopleRoutes } from './people/routes';
 import { photoRoutes } from './photos/routes';
+import { trustRoutes } from './lan';
 import { Announcer } from './stream/announcer';
 import type { Changes } from './stream/changes';
 import { shopRoutes } from './shop/routes';
@@ -35,6 +36,8 @@ export interface AppParts {
   changes: Changes;
   /** Folder of the built interface; without it only the API answers. */
   webRoot?: string;
+  /** The certificate authority of this shop, PEM, where it is served over HTTPS. */
+  authority?: string;
   /** The names this server answers to, without ports. */
   names?: readonly string[];
   /** What works out what the engine makes of open jobs, and how long the rack waits for it, ms. */
@@ -61,6 +64,7 @@ export function createApp({
   pool,
   changes,
   webRoot,
+  authority,
   outlooks = new Outlooks(pool),
   patience = PATIENCE_MS,
   isReady = () => true,
@@ -86,6 +90,19 @@ export function createApp({
       },
       // None at all would make its own form come from nowhere.
       referrerPolicy: 'same-origin',
+      strictTransportSecurity: false,
+    }),
+  );
+  // Nor does the page by which a phone comes to trust this shop.
+  app.use(
+    '/trust/*',
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'none'"],
+        styleSrc: ["'unsafe-inline'"],
+        frameAncestors: ["'none'"],
+        baseUri: ["'none'"],
+      },
       strictTransportSecurity: false,
     }),
   );
@@ -158,6 +175,7 @@ export function createApp({
   app.all('/api/*', () => {
     throw refuse(404, 'No such address.');
   });
+  if (authority) app.route('/trust', trustRoutes(authority));
   app.route('/calendar', calendarRoutes(pool));
   app.route('/owner', ownerRoutes(pool, announcer, mostFromOwners));
   // Nothing else outside the API takes a body: what is sent is not read.

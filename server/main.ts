@@ -1,3 +1,5 @@
+import { createServer as createHttpsServer } from 'node:https';
+import { isIP } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
 import { createApp } from './app';
@@ -8,6 +10,7 @@ import { migrate } from './db/migrate';
 import { connect, isAway } from './db/pool';
 import { loadDemo } from './demo/load';
 import { LOOPBACK } from './http/guard';
+import { lanCertificates } from './lan';
 import { Announcer } from './stream/announcer';
 import { Changes } from './stream/changes';
 
@@ -18,6 +21,7 @@ if (!url) {
 }
 const port = Number(process.env['PORT'] ?? 4680);
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url));
+const DATA_LAN = fileURLToPath(new URL('../.data/lan', import.meta.url));
 
 const pool = connect(url);
 const changes = new Changes(url);
@@ -36,44 +40,66 @@ async function onceThere<T>(work: () => Promise<T>): Promise<T> {
 
 const outlooks = new Outlooks(pool, true);
 let ready = false;
-const names = process.env['NAMES']?.split(',').map((name) => name.trim());
+const listed = (variable: string): string[] =>
+  process.env[variable]
+    ?.split(',')
+    .map((name) => name.trim())
+    .filter(Boolean) ?? [];
+/** Where phones at the bench find it, over HTTPS: addresses, and names that lead to them. */
+const lan = listed('LAN');
+const certificates =
+  lan.length > 0 ? await lanCertificates(process.env['LAN_FOLDER'] ?? DATA_LAN, lan) : null;
 const app = createApp({
   pool,
   changes,
   webRoot,
   outlooks,
   isReady: () => ready,
-  ...(names && { names: [...LOOPBACK, ...names] }),
+  names: [...LOOPBACK, ...lan, ...listed('NAMES')],
+  ...(certificates && { authority: certificates.authority }),
   ...(process.env['MOST_REQUESTS'] && { mostRequests: Number(process.env['MOST_REQUESTS']) }),
 });
-const server = serve(
-  {
-    fetch: app.fetch,
-    port,
-    hostname: '127.0.0.1',
-    // A body or a head that trickles in is not waited for.
-    serverOptions: {
-      requestTimeout: 10_000,
-      headersTimeout: 5_000,
-      connectionsCheckingInterval: 1_000,
-      keepAliveTimeout: 65_000,
-    },
-  },
-  (address) => {
-    console.log(`listening on ${address.port}`);
-  },
-);
-server.on('error', (error) => {
-  console.error(`cannot listen on port ${port}: ${error.message}`);
-  process.exit(1);
-});
+/** A body or a head that trickles in is not waited for. */
+const PATIENT = {
+  requestTimeout: 10_000,
+  headersTimeout: 5_000,
+  connectionsCheckingInterval: 1_000,
+  keepAliveTimeout: 65_000,
+};
+const lanPort = Number(process.env['LAN_PORT'] ?? port + 1);
+const { fetch } = app;
+// Plain HTTP stays on loopback: nothing that anybody types goes over a wire in the clear.
+const servers = [
+  { hostname: '127.0.0.1', server: serve({ fetch, port, hostname: '127.0.0.1', serverOptions: PATIENT }) },
+  ...(certificates
+    ? lan
+        .filter((address) => isIP(address) !== 0)
+        .map((hostname) => ({
+          hostname,
+          server: serve({
+            fetch,
+            port: lanPort,
+            hostname,
+            createServer: createHttpsServer,
+            serverOptions: { ...PATIENT, ...certificates.server },
+          }),
+        }))
+    : []),
+];
+for (const { hostname, server } of servers)
+  server.on('error', (error) => {
+    console.error(`cannot listen on ${hostname}: ${error.message}`);
+    process.exit(1);
+  });
 
 let stopping = false;
 async function stop(): Promise<void> {
   if (stopping) return;
   stopping = true;
-  server.close();
-  if ('closeAllConnections' in server) server.closeAllConnections();
+  for (const { server } of servers) {
+    server.close();
+    if ('closeAllConnections' in server) server.closeAllConnections();
+  }
   await outlooks.stop();
   await changes.stop();
   await pool.end();

@@ -18,7 +18,7 @@ export default defineConfig({
         description: 'The bench for handheld two-strokes: what to check next, and why',
         id: '/',
         start_url: '/',
-        display: 'standalone',
+        display: 'fullscreen',
         background_color: '#f1ebdf',
         theme_color: '#f1ebdf',
         icons: [

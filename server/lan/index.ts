@@ -1,0 +1,2 @@
+export { fingerprint, lanCertificates, type LanCertificates } from './certificates';
+export { trustRoutes } from './trust';
