@@ -26,6 +26,8 @@ export const newPersonSchema = Joi.object({
 export const personSchema = Joi.object({ role, left: Joi.boolean(), secret })
   .or('role', 'left', 'secret')
   .required();
+/** Whose details are taken out: their name once more, so that it is nobody else's. */
+export const forgetSchema = Joi.object({ name: Joi.string().max(120).required() }).required();
 export const instrumentSchema = Joi.object({
   id: uuid.required(),
   name: Joi.string().trim().min(1).max(80).required(),

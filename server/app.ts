@@ -15,7 +15,7 @@ import { findRoutes } from './find/routes';
 import { feedRoutes } from './feed/routes';
 import { entryRoutes, jobRoutes } from './jobs/routes';
 import { orderRoutes } from './order/routes';
-import { ownerLinkRoutes, ownerRoutes } from './owner/routes';
+import { forgetRoutes, ownerLinkRoutes, ownerRoutes } from './owner/routes';
 import { partRoutes } from './parts/routes';
 import { paperRoutes } from './papers/routes';
 import { peopleRoutes } from './people/routes';
@@ -164,6 +164,7 @@ export function createApp({
   app.route('/api', photoRoutes(pool));
   app.route('/api', paperRoutes(pool));
   app.route('/api', ownerLinkRoutes(pool));
+  app.route('/api', forgetRoutes(pool, announcer));
   app.route('/api', partRoutes(pool, announcer));
   app.route('/api/own-order', orderRoutes(pool));
   app.route('/api/day', dayRoutes(pool, announcer));

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import http from 'node:http';
+import type http from 'node:http';
 import type { App } from './bench';
 import { hang, note, sleep } from './bench';
 

@@ -76,4 +76,5 @@ export const MAY: Readonly<Record<string, May>> = {
   'POST /api/instruments': 'lead',
   'DELETE /api/instruments/:id': 'lead',
   'GET /api/done': 'lead',
+  'POST /api/owners/:id/forget': 'lead',
 };

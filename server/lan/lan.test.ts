@@ -100,8 +100,8 @@ describe('served over HTTPS', () => {
             ...(ca && { ca }),
             headers: { ...(host && { host }), ...(body && { 'content-type': 'application/json' }) },
             agent: false,
-          // The name it is asked by is what is tried; whose certificate it is, is tried without one.
-          ...(host && { checkServerIdentity: () => undefined }),
+            // The name it is asked by is what is tried; whose certificate it is, is tried without one.
+            ...(host && { checkServerIdentity: () => undefined }),
           },
           (response) => {
             const chunks: Buffer[] = [];

@@ -1,14 +1,16 @@
 import { randomUUID } from 'node:crypto';
-import { faultyText, problemOfEntry } from '@rusty-wren/contract';
+import { faultyText, forgetSchema, problemOfEntry } from '@rusty-wren/contract';
 import { makeEntry, readJob, type Block, type Decision, type NewEntry } from '@rusty-wren/core/log';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { inTransaction, type Pool } from '../db/pool';
 import { atMost } from '../http/guard';
-import { pathId, refuse } from '../http/problem';
+import { noted } from '../access/audit';
+import { checkedBody, pathId, refuse } from '../http/problem';
 import { readLog } from '../jobs/log';
 import { appendEntries } from '../jobs/note';
 import type { Announcer } from '../stream/announcer';
+import { forgetOwner } from './forget';
 import { answered, openedBy, openLink, withdrawLink } from './links';
 import { answeredPage, gonePage, reportPage, type Typed } from './page';
 
@@ -22,6 +24,21 @@ export const ownerLinkRoutes = (pool: Pool): Hono =>
       await withdrawLink(pool, pathId(c, 'id'), pathId(c, 'entry'));
       return c.json({ withdrawn: true });
     });
+
+/** Taking an owner's details out, by the lead. */
+export const forgetRoutes = (pool: Pool, announcer: Announcer): Hono =>
+  new Hono().post('/owners/:id/forget', async (c) => {
+    const id = pathId(c, 'id');
+    const { name } = await checkedBody<{ name: string }>(c, forgetSchema);
+    const jobs = await inTransaction(pool, async (client) => {
+      const gone = await forgetOwner(client, id, name);
+      await noted(client, c, 'owner-forgotten', { jobs: gone.length });
+      return gone;
+    });
+    // Every bench fetches what it shows anew.
+    await announcer.gap();
+    return c.json({ jobs: jobs.length });
+  });
 
 /** Nobody reads and answers a report more often than that. */
 const MOST_REQUESTS = 60;

@@ -200,6 +200,11 @@ export const api = createApi({
           dispatch(api.util.invalidateTags([{ type: 'Job', id }]));
       },
     }),
+    /** Takes an owner's details out. */
+    forgetOwner: build.mutation<{ jobs: number }, { id: string; name: string }>({
+      query: ({ id, name }) => ({ url: `owners/${id}/forget`, method: 'POST', body: { name } }),
+      invalidatesTags: ['Rack', 'Job', 'Customers'],
+    }),
     /** Owners with their machines: for no words those who came last, else those the words find. */
     customers: build.query<CustomerWithMachines[], string>({
       query: (words) => (words ? `customers?${new URLSearchParams({ words })}` : 'customers'),
@@ -338,6 +343,7 @@ export const {
   useCustomersQuery,
   useModelsQuery,
   useAccountsQuery,
+  useForgetOwnerMutation,
   useSessionQuery,
   useChangeSessionMutation,
   useCloseOwnerLinkMutation,

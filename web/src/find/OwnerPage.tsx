@@ -3,8 +3,11 @@ import { Plus } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { problemWords, useOwnerQuery } from '../api/api';
+import { useAppSelector } from '../app/store';
+import { roleOf } from '../hands/hands';
 import { Loading, NotFetched } from '../ui/State';
 import { JobList } from './JobList';
+import { TakeOut } from './TakeOut';
 
 /** An owner: whom to ring, their machines, and what they brought. */
 export function OwnerPage(): ReactElement {
@@ -20,6 +23,7 @@ export function OwnerPage(): ReactElement {
 
 /** An owner's machines and jobs, as they are told. */
 export function Owner({ life: { owner, machines, jobs } }: { life: OwnerLife }): ReactElement {
+  const role = useAppSelector(roleOf);
   return (
     <div className="w-full max-w-4xl flex-1 px-3 py-5 sm:px-5">
       <h1 className="text-4xl font-bold">{owner.name}</h1>
@@ -57,6 +61,7 @@ export function Owner({ life: { owner, machines, jobs } }: { life: OwnerLife }):
         <h2 className="text-2xl font-bold">Jobs</h2>
         <JobList jobs={jobs} whose="machine" />
       </section>
+      {role === 'lead' && <TakeOut owner={owner} />}
     </div>
   );
 }
