@@ -53,12 +53,14 @@ const fell = await ask('/api/find?words=F62-11902');
  * @typedef {object} View
  * @property {string} name
  * @property {string} path
+ * @property {boolean} [out] with nobody signed in
  * @property {[number, number]} [size]
  * @property {'light' | 'dark'} [theme]
  * @property {(page: import('@playwright/test').Page) => Promise<void>} [prepare]
  */
 /** @type {View[]} */
 const views = [
+  { name: 'sign-in', path: '/', out: true },
   { name: 'rack', path: '/' },
   {
     name: 'day',
@@ -125,14 +127,6 @@ const views = [
       await page.evaluate(() => scrollTo(0, 0));
     },
   },
-  {
-    name: 'air-gap',
-    path: '/tools/air-gap',
-    prepare: async (page) => {
-      await page.getByLabel('Top leg, mm').fill('0.30');
-      await page.getByLabel('Bottom leg, mm').fill('0.45');
-    },
-  },
   { name: 'cause-map', path: `${job('B45')}/map` },
   {
     name: 'ways',
@@ -159,17 +153,17 @@ const views = [
   },
   { name: 'bench-phone', path: job('Verge 25'), size: [390, 844] },
 ];
-for (const { name, path, size: [width, height] = [1280, 800], theme = 'light', prepare } of views) {
+for (const { name, path, out, size: [width, height] = [1280, 800], theme = 'light', prepare } of views) {
   const context = await browser.newContext({
     viewport: { width, height },
     colorScheme: theme,
     baseURL: base,
-    storageState: state,
+    ...(!out && { storageState: state }),
   });
   const page = await context.newPage();
   await page.goto(base + path);
   await page
-    .locator(':is([data-tag], [data-suspect], [data-part], form, main section):visible')
+    .locator(':is([data-tag], [data-suspect], [data-part], form, main section, main li):visible')
     .first()
     .waitFor();
   await page.evaluate(() => document.fonts.ready);
