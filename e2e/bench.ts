@@ -51,8 +51,7 @@ const COMPLAINTS: Readonly<Record<string, string>> = {
 };
 
 /** Checks a new owner's new machine in as the page would, all sound, and opens its bench. */
-export async function checkIn(page: Page, m: NewMachine): Promise<void> {
-  const jobId = randomUUID();
+export async function checkIn(page: Page, m: NewMachine, jobId: string = randomUUID()): Promise<void> {
   const noted = [
     ...m.complaints.map((label) => ({
       kind: 'complaint',

@@ -15,11 +15,17 @@ export function signed<T extends { by?: string }>({ account, hands }: Session, b
   return { ...body, by: body.by ?? account.id };
 }
 
-/** Why somebody may not note this, naming the field; null where they may. */
-export async function problemOfNoting(db: Db, session: Session, entry: NewEntry): Promise<string | null> {
+/** Why somebody may not note this, naming the field; null where they may. At check-in the counter walks round the machine too. */
+export async function problemOfNoting(
+  db: Db,
+  session: Session,
+  entry: NewEntry,
+  { atCheckIn = false } = {},
+): Promise<string | null> {
   if (entry.by !== undefined && !session.hands.includes(entry.by)) return NOT_HERE;
   if (isAtLeast(session.account.role, 'technician')) return null;
-  if (!COUNTER_KINDS.has(entry.kind)) return `kind ${entry.kind} is for technicians.`;
+  const walked = atCheckIn && entry.kind === 'finding' && entry.body.check === 'safety-walkround';
+  if (!COUNTER_KINDS.has(entry.kind) && !walked) return `kind ${entry.kind} is for technicians.`;
   if (entry.strikes === undefined) return null;
   const { rows } = await db.query<{ kind: NewEntry['kind'] }>('SELECT kind FROM bench_entry WHERE id = $1', [
     entry.strikes,

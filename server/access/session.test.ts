@@ -114,6 +114,12 @@ describe('signing in', () => {
     );
     const count = (status: number) => tries.filter((t) => t.status === status).length;
     expect([count(403), count(429)]).toEqual([5, 5]);
+    // Whoever goes on trying fills no book with it.
+    const written = async () =>
+      (await bench.pool.query('SELECT 1 FROM audit WHERE account_id = $1', [one])).rowCount;
+    expect(await written()).toBe(6);
+    for (let i = 0; i < 5; i++) await new Browser().signIn(one, '111119');
+    expect(await written()).toBe(6);
     const right = await new Browser().signIn(one);
     expect(right.status).toBe(429);
     expect(right.answer.error).toContain('wait 15 minutes, or ask the lead');
@@ -281,6 +287,17 @@ describe('the counter', () => {
       kind: 'finding',
       body: { check: 'fuel-look', result: 'water', sureness: 'sure' },
     };
+    const walked = {
+      ...finding,
+      id: randomUUID(),
+      body: { check: 'safety-walkround', result: 'sound', sureness: 'sure' },
+    };
+    const inWith = (...more: object[]) =>
+      browser.ask('POST', '/jobs', { ...aCheckIn(), entries: [...aCheckIn().entries, ...more] });
+    expect((await inWith(walked)).status).toBe(201);
+    expect((await inWith({ ...finding, id: randomUUID() })).answer.error).toBe(
+      'entries[1].kind finding is for technicians.',
+    );
     const note1 = note('rang, wants it on Friday');
     const deliver = async (...entries: object[]) =>
       (

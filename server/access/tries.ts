@@ -15,6 +15,8 @@ export interface Try {
   id: string;
   /** Wrong ones in a row before it. */
   before: number;
+  /** With it the name, or the address, is locked, where it is wrong. */
+  last: boolean;
 }
 
 /**
@@ -43,7 +45,8 @@ export async function beginTry(pool: Pool, account: string, address: string): Pr
       'INSERT INTO sign_in_try (account_id, address) VALUES ($1, $2) RETURNING id',
       [account, address],
     );
-    return { id: made.rows[0]!.id, before: pair };
+    const last = pair + 1 === MOST.pair || name + 1 === MOST.name || from + 1 === MOST.address;
+    return { id: made.rows[0]!.id, before: pair, last };
   });
 }
 

@@ -98,6 +98,10 @@ export function jobRoutes(
     .post('/', async (c) => {
       const asked = await checkedBody<CheckIn>(c, checkInSchema);
       const session = sessionIn(c);
+      for (const [at, entry] of asked.entries.entries()) {
+        const problem = await problemOfNoting(pool, session, entry, { atCheckIn: true });
+        if (problem) throw refuse(400, `entries[${at}].${problem}`);
+      }
       const wanted = { ...asked, entries: asked.entries.map((entry) => signed(session, entry)) };
       announcer.grew(wanted.jobId, await inTransaction(pool, (client) => checkIn(client, wanted)));
       return c.json(await readJobWithLog(pool, wanted.jobId), 201);

@@ -1,11 +1,24 @@
 import type { Found } from '@rusty-wren/contract';
-import { Search, X } from 'lucide-react';
+import { ScanLine, Search, X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useRef, useState, type KeyboardEvent, type ReactElement, type ReactNode } from 'react';
+import {
+  lazy,
+  Suspense,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type ReactElement,
+  type ReactNode,
+} from 'react';
 import { useNavigate } from 'react-router';
 import { problemWords, useFindQuery } from '../api/api';
 import { useSettled } from '../ui/useSettled';
 import { JobRow } from './JobRow';
+
+const ScanTag = lazy(async () => ({ default: (await import('./ScanTag')).ScanTag }));
+
+/** Whether this browser lets a page see at all: over HTTPS, or on this machine. */
+const canSee = (): boolean => (navigator.mediaDevices as MediaDevices | undefined) !== undefined;
 
 /** Fewer letters find everything. */
 const LEAST = 2;
@@ -13,6 +26,7 @@ const LEAST = 2;
 /** Finds anything by a few words: owners, machines, jobs; up and down through them, Enter opens one. */
 export function FindSheet({ onClose }: { onClose: () => void }): ReactElement {
   const [written, setWritten] = useState('');
+  const [scanning, setScanning] = useState(false);
   const asked = useSettled(written.trim(), 120);
   const { currentData, isFetching, error } = useFindQuery(asked, { skip: asked.length < LEAST });
   const list = useRef<HTMLDivElement>(null);
@@ -50,6 +64,16 @@ export function FindSheet({ onClose }: { onClose: () => void }): ReactElement {
               onChange={(e) => setWritten(e.target.value)}
               className="min-h-14 w-full min-w-0 rounded-md border-2 border-line bg-card px-3 text-2xl"
             />
+            {canSee() && (
+              <button
+                type="button"
+                className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-line"
+                aria-label="Scan a tag"
+                onClick={() => setScanning(true)}
+              >
+                <ScanLine aria-hidden />
+              </button>
+            )}
             <Dialog.Close
               className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-line"
               aria-label="Close"
@@ -57,6 +81,11 @@ export function FindSheet({ onClose }: { onClose: () => void }): ReactElement {
               <X aria-hidden />
             </Dialog.Close>
           </div>
+          {scanning && (
+            <Suspense>
+              <ScanTag onFound={onClose} onBack={() => setScanning(false)} />
+            </Suspense>
+          )}
           <div ref={list} aria-live="polite">
             {error !== undefined && asked.length >= LEAST && (
               <p role="alert" className="mt-4 text-lg font-semibold text-rust">

@@ -32,6 +32,9 @@ const shown = (value: unknown): string =>
       ? JSON.stringify(value)
       : String(value as string | number | boolean);
 
+/** Rules that are amounts. */
+const isMoney = (rule: string): boolean => ['ratePerHour', 'smallestCharge', 'diagnosisFee'].includes(rule);
+
 interface Line {
   what?: string;
   maker?: string;
@@ -70,7 +73,9 @@ export function doneWords(
   ].filter(Boolean);
   const changes = Object.entries(about).flatMap(([name, value]) =>
     what === 'rules' && Array.isArray(value)
-      ? [`${name.replace(/([A-Z])/g, ' $1').toLowerCase()}: ${shown(value[0])} → ${shown(value[1])}`]
+      ? [
+          `${name.replace(/([A-Z])/g, ' $1').toLowerCase()}: ${value.map((one) => (isMoney(name) && typeof one === 'number' ? money.said(one) : shown(one))).join(' → ')}`,
+        ]
       : [],
   );
   const all = [...to, ...changes];
