@@ -275,3 +275,37 @@ test('can be put on a phone’s first screen, and opens there at the rack, full 
     expect(wide).toBe(sizes);
   }
 });
+
+test('nothing on the way is kept out by the page’s own policy: sheets hold the page, and toasts stand over it', async ({
+  page,
+}) => {
+  const keptOut: string[] = [];
+  await page.exposeFunction('isKeptOut', (what: string) => void keptOut.push(what));
+  await page.addInitScript(() => {
+    addEventListener('securitypolicyviolation', (e) =>
+      (window as unknown as { isKeptOut: (what: string) => void }).isKeptOut(
+        `${e.violatedDirective} ${e.sourceFile}`,
+      ),
+    );
+  });
+  await checkIn(page, trimmer('Policy 1'));
+  expect((await page.request.get('/')).headers()['content-security-policy']).not.toContain('unsafe');
+  await page.getByRole('button', { name: 'Any other check' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  // What lies behind a sheet does not scroll: its package puts a style in, by the nonce.
+  expect(await page.evaluate(() => getComputedStyle(document.body).overflow)).toContain('hidden');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^At the bench/ }).click();
+  await page.getByRole('button', { name: 'Another PIN or password' }).click();
+  await page.keyboard.press('Escape');
+  await write(page, 'note a slip', 'a slip');
+  await page.keyboard.press('Escape');
+  await page.goto('/day');
+  await expect(page.getByRole('region', { name: 'Strips' })).toBeVisible();
+  await page.goto('/people');
+  await page.getByRole('region', { name: 'People' }).getByRole('combobox').first().selectOption('reader');
+  const toast = page.locator('[data-sonner-toast]').first();
+  await expect(toast).toBeVisible();
+  expect(await toast.evaluate((e) => getComputedStyle(e).position)).toBe('absolute');
+  expect(keptOut).toEqual([]);
+});

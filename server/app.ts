@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import { secureHeaders } from 'hono/secure-headers';
+import { NONCE, secureHeaders, type SecureHeadersVariables } from 'hono/secure-headers';
 import { guarded, isLetIn } from './access/guard';
 import { leadRoutes } from './access/leadRoutes';
 import { sessionRoutes } from './access/routes';
@@ -20,7 +20,8 @@ import { partRoutes } from './parts/routes';
 import { paperRoutes } from './papers/routes';
 import { peopleRoutes } from './people/routes';
 import { photoRoutes } from './photos/routes';
-import { trustRoutes } from './lan';
+import { TRUST_STYLE, trustRoutes } from './lan';
+import { OWNER_STYLE } from './owner/page';
 import { Announcer } from './stream/announcer';
 import type { Changes } from './stream/changes';
 import { shopRoutes } from './shop/routes';
@@ -54,6 +55,9 @@ export interface AppParts {
 /** A busy bench with a dozen tabs asks a few hundred times in ten seconds. */
 const MOST_REQUESTS = 5000;
 
+/** Stands in the built page where its nonce goes: `html.cspNonce` of web/vite.config.ts. */
+const NONCE_BUILT = 'NONCE_OF_THIS_PAGE';
+
 const isPhoto = (path: string): boolean => /^\/api\/jobs\/[^/]+\/photos\/[^/]+$/.test(path);
 /** How the content type of a body begins that an address takes. */
 const bodyWanted = (path: string): string =>
@@ -82,7 +86,7 @@ export function createApp({
     secureHeaders({
       contentSecurityPolicy: {
         defaultSrc: ["'none'"],
-        styleSrc: ["'unsafe-inline'"],
+        styleSrc: [OWNER_STYLE.source],
         imgSrc: ["'self'"],
         formAction: ["'self'"],
         frameAncestors: ["'none'"],
@@ -99,7 +103,7 @@ export function createApp({
     secureHeaders({
       contentSecurityPolicy: {
         defaultSrc: ["'none'"],
-        styleSrc: ["'unsafe-inline'"],
+        styleSrc: [TRUST_STYLE.source],
         frameAncestors: ["'none'"],
         baseUri: ["'none'"],
       },
@@ -110,7 +114,8 @@ export function createApp({
     secureHeaders({
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
-        styleSrc: ["'self'", "'unsafe-inline'"],
+        // What is put in while a page is open carries its nonce.
+        styleSrc: ["'self'", NONCE],
         // Photos that wait to be sent are shown from memory.
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
@@ -197,6 +202,16 @@ export function createApp({
       }
       await next();
     });
+    /** The interface's page, with a nonce of its own. */
+    const page = async (c: Context): Promise<Response> => {
+      const built = await readFile(`${webRoot}/index.html`, 'utf8').catch(() => null);
+      if (built === null) throw refuse(404, 'The interface is not built yet.');
+      const { secureHeadersNonce = '' } = c.var as Partial<SecureHeadersVariables>;
+      c.header('Cache-Control', 'no-cache');
+      return c.html(built.replaceAll(NONCE_BUILT, secureHeadersNonce));
+    };
+    app.get('/', page);
+    app.get('/index.html', page);
     app.use(
       '*',
       serveStatic({
@@ -213,9 +228,7 @@ export function createApp({
     // A place in the interface, not a file of it that is not there.
     app.get('*', async (c) => {
       if (/\.\w+$|^\/assets\//.test(c.req.path)) throw refuse(404, 'No such file.');
-      const page = await readFile(`${webRoot}/index.html`, 'utf8').catch(() => null);
-      if (page === null) throw refuse(404, 'The interface is not built yet.');
-      return c.html(page);
+      return await page(c);
     });
   }
   app.onError(answerTo);

@@ -1,11 +1,31 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
+/**
+ * The toasts' package puts its styles into the page as an element, which no nonce of ours is on: its own file of them is taken
+ * instead (app/theme.css). Fails the build where the package does it otherwise.
+ */
+const toastStylesFromFile: Plugin = {
+  name: 'toast-styles-from-file',
+  transform: {
+    filter: { id: /sonner\/dist\/index\.mjs$/ },
+    handler: (code) => {
+      const without = code.replace(/^__insertCSS\(.*\);$/m, '');
+      if (without === code)
+        throw new Error('sonner puts its styles in otherwise now: see toastStylesFromFile');
+      return { code: without, map: null };
+    },
+  },
+};
+
 export default defineConfig({
+  // The server puts another into each page it hands out.
+  html: { cspNonce: 'NONCE_OF_THIS_PAGE' },
   plugins: [
+    toastStylesFromFile,
     react(),
     tailwindcss(),
     VitePWA({
@@ -32,7 +52,7 @@ export default defineConfig({
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         maximumFileSizeToCacheInBytes: 5_000_000,
         navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//, /^\/owner\//],
+        navigateFallbackDenylist: [/^\/api\//, /^\/owner\//, /^\/calendar\//, /^\/trust/],
         clientsClaim: true,
         cleanupOutdatedCaches: true,
       },

@@ -1,4 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
 import { connect } from '../db/pool';
@@ -88,6 +91,24 @@ describe('limits', () => {
     expect(response.status).toBe(405);
     expect(response.headers.get('connection')).toBe('close');
   });
+});
+
+it('a page lets in no script and no style of its text, but for what carries its own nonce', async () => {
+  const webRoot = await mkdtemp(join(tmpdir(), 'page-'));
+  await writeFile(join(webRoot, 'index.html'), '<style nonce="NONCE_OF_THIS_PAGE">a{}</style>');
+  const app = createApp({ pool: bench.pool, changes: bench.changes, webRoot });
+  const nonces = new Set<string>();
+  for (const path of ['/', '/index.html', '/job/x']) {
+    const response = await app.request(path);
+    const policy = response.headers.get('content-security-policy')!;
+    expect(policy).not.toContain('unsafe');
+    const nonce = /style-src 'self' 'nonce-([^']+)'/.exec(policy)![1]!;
+    expect(await response.text()).toBe(`<style nonce="${nonce}">a{}</style>`);
+    expect(response.headers.get('cache-control')).toBe('no-cache');
+    nonces.add(nonce);
+  }
+  expect(nonces.size).toBe(3);
+  await rm(webRoot, { recursive: true });
 });
 
 it('an interface that is not built is not there, and no database is blamed for it', async () => {

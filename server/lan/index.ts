@@ -1,2 +1,2 @@
 export { fingerprint, lanCertificates, type LanCertificates } from './certificates';
-export { trustRoutes } from './trust';
+export { TRUST_STYLE, trustRoutes } from './trust';

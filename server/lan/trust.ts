@@ -1,7 +1,17 @@
 import { X509Certificate } from 'node:crypto';
 import { Hono } from 'hono';
 import { html } from 'hono/html';
+import { styleIn } from '../http/style';
 import { fingerprint } from './certificates';
+
+export const TRUST_STYLE = styleIn(`
+body { font: 1.15rem/1.5 system-ui, sans-serif; max-width: 34rem; margin: 2rem auto; padding: 0 1rem; background: #f1eadf; color: #231f1c; }
+a { color: #a9431b }
+a.take { display: block; padding: 1rem; background: #a9431b; color: #fff; text-align: center; font-weight: 700; border-radius: 0.4rem; text-decoration: none; }
+code { overflow-wrap: anywhere; font-weight: 700; }
+li { margin: 0.6rem 0; }
+@media (prefers-color-scheme: dark) { body { background: #1b1714; color: #f1eadf; }
+a { color: #e9a17f } }`);
 
 /** How a phone comes to trust this shop's HTTPS: a page without any script, and the authority to take. */
 export function trustRoutes(authority: string): Hono {
@@ -21,44 +31,7 @@ export function trustRoutes(authority: string): Hono {
               <meta charset="utf-8" />
               <meta name="viewport" content="width=device-width, initial-scale=1" />
               <title>Trust this shop</title>
-              <style>
-                body {
-                  font:
-                    1.15rem/1.5 system-ui,
-                    sans-serif;
-                  max-width: 34rem;
-                  margin: 2rem auto;
-                  padding: 0 1rem;
-                  background: #f1eadf;
-                  color: #231f1c;
-                }
-                a.take {
-                  display: block;
-                  padding: 1rem;
-                  background: #a9431b;
-                  color: #fff;
-                  text-align: center;
-                  font-weight: 700;
-                  border-radius: 0.4rem;
-                  text-decoration: none;
-                }
-                code {
-                  overflow-wrap: anywhere;
-                  font-weight: 700;
-                }
-                li {
-                  margin: 0.6rem 0;
-                }
-                @media (prefers-color-scheme: dark) {
-                  body {
-                    background: #1b1714;
-                    color: #f1eadf;
-                  }
-                  a {
-                    color: #e9a17f;
-                  }
-                }
-              </style>
+              ${TRUST_STYLE.element}
             </head>
             <body>
               <h1>Let this phone trust the shop</h1>

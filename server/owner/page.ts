@@ -1,11 +1,12 @@
 import { linesOf, type Block, type Decision, type GivenPaper, type Said } from '@rusty-wren/core/log';
 import { PLAIN_CHOICE } from '@rusty-wren/core/paper';
 import { html, raw } from 'hono/html';
+import { styleIn } from '../http/style';
 
 type Html = ReturnType<typeof html>;
 
 /** Plain type, large, light or dark as the phone is; nothing is fetched for it. */
-const STYLE = `
+export const OWNER_STYLE = styleIn(`
 :root{color-scheme:light dark;--paper:#f1ebdf;--ink:#241f1a;--soft:#615749;--line:#8d8478;--rust:#a5401a;--on-rust:#fffaf2}
 @media(prefers-color-scheme:dark){:root{--paper:#181512;--ink:#f2e9db;--soft:#bbae9c;--line:#6f675c;--rust:#f2905c;--on-rust:#22130a}}
 body{margin:0 auto;max-width:40rem;padding:1rem 1.1rem 3rem;font:1.15rem/1.45 system-ui,sans-serif;background:var(--paper);color:var(--ink)}
@@ -17,7 +18,7 @@ input[type=radio]{width:1.5rem;height:1.5rem;flex:none;accent-color:var(--rust)}
 .field{display:block;margin-top:1rem;font-weight:700}
 .field input,.field textarea{display:block;box-sizing:border-box;width:100%;min-height:3rem;margin-top:.3rem;padding:.5rem;font:inherit;color:inherit;background:transparent;border:2px solid var(--line);border-radius:.4rem}
 button{margin-top:1.4rem;min-height:3.4rem;padding:0 2rem;border:0;border-radius:.4rem;background:var(--rust);color:var(--on-rust);font:inherit;font-weight:700}
-.told{border-left:.5rem solid var(--rust);padding-left:.8rem;font-weight:700}`;
+.told{border-left:.5rem solid var(--rust);padding-left:.8rem;font-weight:700}`);
 
 const shell = (title: string, body: Html): Html =>
   html`<!doctype html>
@@ -27,9 +28,7 @@ const shell = (title: string, body: Html): Html =>
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta name="robots" content="noindex, nofollow" />
         <title>${title}</title>
-        <style>
-          ${raw(STYLE)}
-        </style>
+        ${OWNER_STYLE.element}
       </head>
       <body>
         <main>${body}</main>

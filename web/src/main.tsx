@@ -1,3 +1,4 @@
+import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App, fetchPlaces } from './app/App';
@@ -6,6 +7,10 @@ import { pause } from './app/pause';
 import { createStore } from './app/store';
 import './app/theme.css';
 import { restoreDrafts } from './ui/useDraft';
+
+// Styles that are put in while the page is open carry the page's nonce.
+const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce;
+if (nonce) setNonce(nonce);
 
 const root = document.getElementById('root');
 /** A database that does not open in this time is done without. */
