@@ -80,17 +80,21 @@ test.describe('nobody signed in', () => {
     await page.getByRole('button', { name: /^At the bench/ }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page.getByRole('heading', { name: 'Who has the bench?' })).toBeVisible();
-    const left = await page.evaluate(
-      () =>
-        new Promise<number>((resolve) => {
-          const opening = indexedDB.open('rusty-wren');
-          opening.onsuccess = () => {
-            const count = opening.result.transaction('seen').objectStore('seen').count();
-            count.onsuccess = () => resolve(count.result);
-          };
-        }),
-    );
-    expect(left).toBe(0);
+    const left = (): Promise<number> =>
+      page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const opening = indexedDB.open('rusty-wren');
+            opening.onsuccess = () => {
+              const count = opening.result.transaction('seen').objectStore('seen').count();
+              count.onsuccess = () => resolve(count.result);
+            };
+          }),
+      );
+    await expect.poll(left).toBe(0);
+    // Nor of what was still on its way.
+    await page.waitForTimeout(1000);
+    expect(await left()).toBe(0);
   });
 
   test('the counter checks in and finds nothing on the bench', async ({ page }) => {

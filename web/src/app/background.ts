@@ -18,7 +18,7 @@ import {
   unreachable,
   type Aside,
 } from '../keeping/outbox';
-import { changeKept, forgetSeen, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
+import { changeKept, forgetSeen, keepAgain, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
 import { joinTabs, type Tabs, type Telling } from '../keeping/tabs';
 import type { RootState } from './state';
 
@@ -111,6 +111,7 @@ function changeHands({ dispatch, tabs, sendIfLeading }: Behind, listener: Listen
     effect: async (_, { getState }) => {
       tabs.tell({ kind: 'hands' });
       const { me, locked } = (getState() as RootState).hands;
+      if (me) keepAgain();
       if (me && !locked) {
         dispatch(api.util.invalidateTags([...EVERYTHING]));
         sendIfLeading();

@@ -115,10 +115,16 @@ export async function changeKept(id: string, change: (thing: Kept) => Kept): Pro
 /** Answers kept for when the server is away; the oldest go first. */
 const MOST_SEEN = 400;
 
+/** Whether answers are kept: not on a device that is signed out, where one may still come that was asked for before. */
+let keeping = true;
+
 /** Keeps an answer of the server. A device that cannot keep it does without. */
 export async function keepSeen(key: string, data: unknown): Promise<void> {
+  if (!keeping) return;
   try {
-    const tx = (await shelves()).transaction('seen', 'readwrite');
+    const db = await shelves();
+    if (!keeping) return;
+    const tx = db.transaction('seen', 'readwrite');
     await tx.store.put({ at: Date.now(), data }, key);
     let over = (await tx.store.count()) - MOST_SEEN;
     for (let at = over > 0 ? await tx.store.index('at').openCursor() : null; at && over > 0; over--) {
@@ -137,11 +143,18 @@ export const lastSeen = async (key: string): Promise<Seen | undefined> =>
     .then((db) => db.get('seen', key))
     .catch(() => undefined);
 
-/** Forgets every answer of the server. */
-export const forgetSeen = (): Promise<void> =>
-  shelves()
+/** Forgets every answer of the server, and keeps none until somebody is in again. */
+export async function forgetSeen(): Promise<void> {
+  keeping = false;
+  await shelves()
     .then((db) => db.clear('seen'))
     .catch(() => undefined);
+}
+
+/** Somebody is in: answers are kept. */
+export function keepAgain(): void {
+  keeping = true;
+}
 
 /** Lays up a draft; null takes it away. A device that cannot does without. */
 export async function layUpDraft(key: string, text: string | null): Promise<void> {
