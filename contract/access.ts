@@ -88,6 +88,10 @@ export const COUNTER_KINDS: ReadonlySet<EntryKind> = new Set<EntryKind>([
   'strike',
 ]);
 
+/** Whether a role notes entries of a kind. */
+export const mayNote = (role: Role, kind: EntryKind): boolean =>
+  isAtLeast(role, 'technician') || (isAtLeast(role, 'counter') && COUNTER_KINDS.has(kind));
+
 /** Letters of a password, and digits of a PIN. */
 export const SECRET = { pin: 6, least: 12, most: 128 } as const;
 

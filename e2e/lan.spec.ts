@@ -1,7 +1,7 @@
 import { createHash, X509Certificate } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { devices, expect, test } from '@playwright/test';
-import { CHROMIUM } from './chromium.mjs';
+import { CHROMIUM, FAKE_MEDIA } from './chromium.mjs';
 
 /** Where the server under test is served over HTTPS, and its certificate. */
 const LAN = process.env['LAN_URL'] ?? '';
@@ -28,8 +28,7 @@ test.use({
     args: [
       ...CHROMIUM.args,
       `--ignore-certificate-errors-spki-list=${keyHash}`,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
+      ...FAKE_MEDIA,
       '--autoplay-policy=no-user-gesture-required',
     ],
   },

@@ -1,17 +1,12 @@
 import { expect, test } from '@playwright/test';
 import { checkIn, write } from './bench';
-import { CHROMIUM } from './chromium.mjs';
+import { CHROMIUM, FAKE_MEDIA } from './chromium.mjs';
 
 test.use({
   permissions: ['microphone'],
   launchOptions: {
     ...CHROMIUM,
-    args: [
-      ...CHROMIUM.args,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      '--autoplay-policy=no-user-gesture-required',
-    ],
+    args: [...CHROMIUM.args, ...FAKE_MEDIA, '--autoplay-policy=no-user-gesture-required'],
   },
 });
 

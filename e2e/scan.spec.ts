@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import qrcode from 'qrcode';
 import { checkIn, trail, trimmer } from './bench';
-import { CHROMIUM } from './chromium.mjs';
+import { CHROMIUM, FAKE_MEDIA } from './chromium.mjs';
 
 const JOB = randomUUID();
 const [WIDTH, HEIGHT] = [640, 480];
@@ -38,8 +38,7 @@ test.use({
     ...CHROMIUM,
     args: [
       ...CHROMIUM.args,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
+      ...FAKE_MEDIA,
       `--use-file-for-fake-video-capture=${filmOf(`https://bench.example:4681/job/${JOB}`)}`,
     ],
   },

@@ -9,14 +9,10 @@ import { startPostgres } from './postgres.mjs';
 const fresh = process.argv.includes('--fresh-demo');
 const lanAt = process.argv.indexOf('--lan');
 /** Where phones are served: what is named after --lan, else every address of this machine. */
-const lan =
-  lanAt < 0
-    ? []
-    : process.argv.slice(lanAt + 1).filter((word) => !word.startsWith('--')).length > 0
-      ? process.argv.slice(lanAt + 1).filter((word) => !word.startsWith('--'))
-      : Object.values(networkInterfaces()).flatMap((all) =>
-          (all ?? []).filter((one) => !one.internal && one.family === 'IPv4').map((one) => one.address),
-        );
+const lan = lanAt < 0 ? [] : process.argv.slice(lanAt + 1).filter((word) => !word.startsWith('--'));
+if (lanAt >= 0 && lan.length === 0)
+  for (const one of Object.values(networkInterfaces()).flatMap((all) => all ?? []))
+    if (!one.internal && one.family === 'IPv4') lan.push(one.address);
 if (lanAt >= 0 && lan.length === 0)
   giveUp('This machine has no address on a network; name one: npm start -- --lan 192.168.1.20');
 const port = Number(process.env.PORT || 4680);

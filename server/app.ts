@@ -55,6 +55,9 @@ export interface AppParts {
 /** A busy bench with a dozen tabs asks a few hundred times in ten seconds. */
 const MOST_REQUESTS = 5000;
 
+/** The policy of a page of the server's own: it runs nothing and stands in no other. */
+const SCRIPTLESS = { defaultSrc: ["'none'"], frameAncestors: ["'none'"], baseUri: ["'none'"] };
+
 /** Stands in the built page where its nonce goes: `html.cspNonce` of web/vite.config.ts. */
 const NONCE_BUILT = 'NONCE_OF_THIS_PAGE';
 
@@ -85,12 +88,10 @@ export function createApp({
     '/owner/*',
     secureHeaders({
       contentSecurityPolicy: {
-        defaultSrc: ["'none'"],
+        ...SCRIPTLESS,
         styleSrc: [OWNER_STYLE.source],
         imgSrc: ["'self'"],
         formAction: ["'self'"],
-        frameAncestors: ["'none'"],
-        baseUri: ["'none'"],
       },
       // None at all would make its own form come from nowhere.
       referrerPolicy: 'same-origin',
@@ -102,10 +103,8 @@ export function createApp({
     '/trust/*',
     secureHeaders({
       contentSecurityPolicy: {
-        defaultSrc: ["'none'"],
+        ...SCRIPTLESS,
         styleSrc: [TRUST_STYLE.source],
-        frameAncestors: ["'none'"],
-        baseUri: ["'none'"],
       },
       strictTransportSecurity: false,
     }),

@@ -26,31 +26,23 @@ export type What =
   | 'hours'
   | 'rooms';
 
-/** Notes what was done, by whom and from where. `about`: what it was about, without anybody's secret or an owner's name. */
-export const noteDone = (
-  db: Db,
-  {
-    account,
-    address,
-    what,
-    about = {},
-  }: { account: string | null; address: string | null; what: What; about?: Record<string, unknown> },
-): Promise<unknown> =>
-  db.query('INSERT INTO audit (account_id, address, what, about) VALUES ($1, $2, $3, $4)', [
-    account,
-    address,
-    what,
-    JSON.stringify(about),
-  ]);
-
-/** Notes what whoever asks did. */
+/**
+ * Notes what whoever asks did, and from where. `about`: what it was about, without anybody's secret or an owner's name; `account`:
+ * who did it, where nobody was signed in yet.
+ */
 export const noted = (
   db: Db,
   c: Context,
   what: What,
   about: Record<string, unknown> = {},
+  account: string | null = c.get('session')?.account.id ?? null,
 ): Promise<unknown> =>
-  noteDone(db, { account: c.get('session')?.account.id ?? null, address: addressOf(c), what, about });
+  db.query('INSERT INTO audit (account_id, address, what, about) VALUES ($1, $2, $3, $4)', [
+    account,
+    addressOf(c),
+    what,
+    JSON.stringify(about),
+  ]);
 
 const MOST = 200;
 

@@ -70,12 +70,11 @@ export const guarded =
   async (c, next) => {
     const may = mayAsk(c);
     if (may === undefined) throw refuse(403, 'Nobody may do that.');
-    const session = await sessionOf(pool, tokenIn(c));
-    c.set('session', session);
+    c.set('session', await sessionOf(pool, tokenIn(c)));
     if (may === 'anybody') return await next();
     if (may === 'instrument' && (await isInstrument(pool, c.req.header('authorization'))))
       return await next();
-    if (!session) throw refuse(401, 'Nobody is signed in on this device.');
+    const session = sessionIn(c);
     if (session.locked) throw refuse(401, 'This bench is locked.');
     const least = may === 'instrument' ? 'technician' : may;
     if (!isAtLeast(session.account.role, least)) throw refuse(403, NOT_FOR[least]);

@@ -1,4 +1,4 @@
-import { COUNTER_KINDS, isAtLeast, type NewEntry } from '@rusty-wren/contract';
+import { isAtLeast, mayNote, type NewEntry } from '@rusty-wren/contract';
 import type { Db } from '../db/pool';
 import { refuse } from '../http/problem';
 import type { Session } from './sessions';
@@ -23,14 +23,26 @@ export async function problemOfNoting(
   { atCheckIn = false } = {},
 ): Promise<string | null> {
   if (entry.by !== undefined && !session.hands.includes(entry.by)) return NOT_HERE;
-  if (isAtLeast(session.account.role, 'technician')) return null;
   const walked = atCheckIn && entry.kind === 'finding' && entry.body.check === 'safety-walkround';
-  if (!COUNTER_KINDS.has(entry.kind) && !walked) return `kind ${entry.kind} is for technicians.`;
-  if (entry.strikes === undefined) return null;
+  const { role } = session.account;
+  if (!mayNote(role, entry.kind) && !walked) return `kind ${entry.kind} is for technicians.`;
+  if (isAtLeast(role, 'technician') || entry.strikes === undefined) return null;
   const { rows } = await db.query<{ kind: NewEntry['kind'] }>('SELECT kind FROM bench_entry WHERE id = $1', [
     entry.strikes,
   ]);
-  return rows[0] && !COUNTER_KINDS.has(rows[0].kind)
-    ? 'strikes names an entry that is for technicians.'
-    : null;
+  return rows[0] && !mayNote(role, rows[0].kind) ? 'strikes names an entry that is for technicians.' : null;
+}
+
+/** Entries as they are noted, all of them. Throws 400 naming the first that may not be, and why. */
+export async function allSigned(
+  db: Db,
+  session: Session,
+  entries: readonly NewEntry[],
+  where: { atCheckIn?: boolean } = {},
+): Promise<NewEntry[]> {
+  for (const [at, entry] of entries.entries()) {
+    const problem = await problemOfNoting(db, session, entry, where);
+    if (problem) throw refuse(400, `entries[${at}].${problem}`);
+  }
+  return entries.map((entry) => signed(session, entry));
 }

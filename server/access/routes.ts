@@ -9,10 +9,10 @@ import {
 } from '@rusty-wren/contract';
 import bowser from 'bowser';
 import { Hono, type Context } from 'hono';
-import type { Db, Pool } from '../db/pool';
+import type { Pool } from '../db/pool';
 import { addressOf } from '../http/guard';
 import { checkedBody, refuse } from '../http/problem';
-import { noteDone, type What } from './audit';
+import { noted } from './audit';
 import { giveToken, sessionIn, tokenIn } from './guard';
 import { hashOfSecret, isSecret } from './secret';
 import {
@@ -40,10 +40,6 @@ function heldBy(c: Context): Held {
   return { device: device.slice(0, 80), address: addressOf(c) };
 }
 
-/** Notes what somebody did, from where. */
-const done = (db: Db, c: Context, account: string | null, what: What, about = {}): Promise<unknown> =>
-  noteDone(db, { account, address: addressOf(c), what, about });
-
 /**
  * Whether this is somebody's secret. Throws 429 where they, or the device, have tried too often. A wrong one is answered later
  * each time, an unknown name's no sooner than another's.
@@ -59,9 +55,9 @@ async function proves(pool: Pool, c: Context, account: string, secret: string): 
     await wasRight(pool, tried);
     return true;
   }
-  await done(pool, c, who, 'wrong-secret');
+  await noted(pool, c, 'wrong-secret', {}, who);
   // Once: what is refused from now on is not written down, or whoever tries could fill the disk.
-  if (tried.last) await done(pool, c, who, 'locked-out');
+  if (tried.last) await noted(pool, c, 'locked-out', {}, who);
   await pause(slowed(tried));
   return false;
 }
@@ -91,24 +87,21 @@ export function sessionRoutes(pool: Pool): Hono {
       const { account, secret } = await checkedBody<{ account: string; secret: string }>(c, signInSchema);
       if (!(await proves(pool, c, account, secret)))
         throw refuse(403, 'That is not the PIN or password of this name.');
-      const token = await handTo(pool, account, {
-        session: await deviceOf(pool, tokenIn(c)),
-        ...heldBy(c),
-      });
-      await done(pool, c, account, 'signed-in', { device: heldBy(c).device });
+      const held = heldBy(c);
+      const token = await handTo(pool, account, { session: await deviceOf(pool, tokenIn(c)), ...held });
+      await noted(pool, c, 'signed-in', { device: held.device }, account);
       return await hand(c, token);
     })
     .put('/hand', async (c) => {
       const { account } = await checkedBody<{ account: string }>(c, handSchema);
       const token = await takeOver(pool, sessionIn(c).id, account);
       if (token === null) throw refuse(403, 'Who takes the bench over says their PIN first.');
-      await done(pool, c, account, 'took-over');
+      await noted(pool, c, 'took-over', {}, account);
       return await hand(c, token);
     })
     .post('/lock', async (c) => {
-      const { id, account } = sessionIn(c);
-      await lock(pool, id);
-      await done(pool, c, account.id, 'locked');
+      await lock(pool, sessionIn(c).id);
+      await noted(pool, c, 'locked');
       return await hand(c, tokenIn(c)!);
     })
     .put('/secret', async (c) => {
@@ -122,21 +115,20 @@ export function sessionRoutes(pool: Pool): Hono {
       // Whoever knew the one before is out, wherever they are; this device goes on.
       await end(pool, { account: account.id });
       const token = await handTo(pool, account.id, { session: null, ...heldBy(c) });
-      await done(pool, c, account.id, 'secret-set', { session: id });
+      await noted(pool, c, 'secret-set', { session: id });
       return await hand(c, token);
     })
     .delete('/everywhere', async (c) => {
       const { account } = sessionIn(c);
       const ended = await end(pool, { account: account.id });
-      await done(pool, c, account.id, 'device-ended', { devices: ended });
+      await noted(pool, c, 'device-ended', { devices: ended });
       giveToken(c, '');
       return c.json({ ended });
     })
     .delete('/', async (c) => {
-      const session = c.get('session');
       const device = await deviceOf(pool, tokenIn(c));
       if (device) await end(pool, { session: device });
-      if (session) await done(pool, c, session.account.id, 'signed-out');
+      if (c.get('session')) await noted(pool, c, 'signed-out');
       giveToken(c, '');
       c.set('session', null);
       return c.json(await stateOf(pool, c));
@@ -152,7 +144,7 @@ export function sessionRoutes(pool: Pool): Hono {
            ON CONFLICT (name) DO UPDATE SET role = 'lead', secret = EXCLUDED.secret, left_at = NULL, demo_pin = NULL RETURNING id`,
           [randomUUID(), name, kept],
         );
-        await done(db, c, rows[0]!.id, 'first-lead');
+        await noted(db, c, 'first-lead', {}, rows[0]!.id);
         return rows[0]!.id;
       });
       return await hand(c, await handTo(pool, account, { session: null, ...heldBy(c) }));

@@ -5,6 +5,8 @@ import { hashOfToken, isToken, newToken } from '../http/token';
 
 /** A day at the bench: whoever proved who they are so long ago proves it again. */
 const DAY_H = 12;
+/** Whether a hand `h` proved it today. */
+const TODAY = `h.proved_at > now() - interval '${DAY_H} hours'`;
 /** What only the lead does is done by somebody who proved it so lately. */
 const FRESH_MIN = 30;
 /** A device that was not used for so long is forgotten. */
@@ -43,7 +45,7 @@ export async function sessionOf(pool: Pool, token: string | undefined): Promise<
         ARRAY(SELECT account_id FROM session_hand WHERE session_id = s.id) AS hands
       FROM session s JOIN account a ON a.id = s.account_id
       JOIN session_hand h ON h.session_id = s.id AND h.account_id = s.account_id
-      WHERE s.token_hash = $1 AND a.left_at IS NULL AND h.proved_at > now() - interval '${DAY_H} hours'`,
+      WHERE s.token_hash = $1 AND a.left_at IS NULL AND ${TODAY}`,
     values: [hashOfToken(token)],
   });
   const row = rows[0];
@@ -107,7 +109,7 @@ export async function takeOver(db: Db, session: string, account: string): Promis
     `UPDATE session s SET account_id = $2, token_hash = $3, fresh_at = NULL, seen_at = now()
      FROM session_hand h JOIN account a ON a.id = h.account_id
      WHERE s.id = $1 AND s.locked_at IS NULL AND h.session_id = s.id AND h.account_id = $2 AND a.left_at IS NULL
-       AND h.proved_at > now() - interval '${DAY_H} hours'`,
+       AND ${TODAY}`,
     [session, account, hashOfToken(token)],
   );
   return rowCount ? token : null;
@@ -130,8 +132,8 @@ export async function end(db: Db, which: { session: string } | { account: string
     'session' in which
       ? await db.query<{ id: string }>('DELETE FROM session WHERE id = $1 RETURNING id', [which.session])
       : await db.query<{ id: string }>(
-          `WITH gone AS (DELETE FROM session_hand WHERE account_id = $1 RETURNING session_id)
-           DELETE FROM session WHERE account_id = $1 OR (id IN (SELECT session_id FROM gone) AND account_id = $1) RETURNING id`,
+          `WITH hands AS (DELETE FROM session_hand WHERE account_id = $1)
+           DELETE FROM session WHERE account_id = $1 RETURNING id`,
           [which.account],
         );
   await tellEnded(
@@ -145,7 +147,7 @@ export async function end(db: Db, which: { session: string } | { account: string
 export async function handsFor(db: Db, session: string | null): Promise<Hand[]> {
   const { rows } = await db.query<Person & { open: boolean; pin: string | null }>(
     `SELECT a.id, a.name, a.demo_pin AS pin, EXISTS (SELECT 1 FROM session_hand h WHERE h.session_id = $1 AND h.account_id = a.id
-        AND h.proved_at > now() - interval '${DAY_H} hours') AS open
+        AND ${TODAY}) AS open
      FROM account a WHERE a.left_at IS NULL AND a.secret IS NOT NULL ORDER BY a.name`,
     [session],
   );
@@ -163,7 +165,7 @@ export async function devices(db: Db, here: string): Promise<Device[]> {
     `SELECT s.id, a.name, s.device, s.address, s.seen_at, s.locked_at IS NOT NULL AS locked
      FROM session s JOIN account a ON a.id = s.account_id
      JOIN session_hand h ON h.session_id = s.id AND h.account_id = s.account_id
-     WHERE h.proved_at > now() - interval '${DAY_H} hours' ORDER BY s.seen_at DESC`,
+     WHERE ${TODAY} ORDER BY s.seen_at DESC`,
   );
   return rows.map(({ seen_at, ...row }) => ({
     ...row,

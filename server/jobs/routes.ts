@@ -11,7 +11,7 @@ import type { Entry } from '@rusty-wren/core/log';
 import { Hono, type Context } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { sessionIn } from '../access/guard';
-import { problemOfNoting, signed } from '../access/noting';
+import { allSigned } from '../access/noting';
 import { checkedBody, pathId, refuse } from '../http/problem';
 import type { Announcer } from '../stream/announcer';
 import { checkIn } from './checkIn';
@@ -97,12 +97,8 @@ export function jobRoutes(
     })
     .post('/', async (c) => {
       const asked = await checkedBody<CheckIn>(c, checkInSchema);
-      const session = sessionIn(c);
-      for (const [at, entry] of asked.entries.entries()) {
-        const problem = await problemOfNoting(pool, session, entry, { atCheckIn: true });
-        if (problem) throw refuse(400, `entries[${at}].${problem}`);
-      }
-      const wanted = { ...asked, entries: asked.entries.map((entry) => signed(session, entry)) };
+      const entries = await allSigned(pool, sessionIn(c), asked.entries, { atCheckIn: true });
+      const wanted = { ...asked, entries };
       announcer.grew(wanted.jobId, await inTransaction(pool, (client) => checkIn(client, wanted)));
       return c.json(await readJobWithLog(pool, wanted.jobId), 201);
     })
@@ -110,16 +106,7 @@ export function jobRoutes(
     .post('/:id/entries', async (c) => {
       const id = pathId(c, 'id');
       const { entries } = await checkedBody<{ entries: NewEntry[] }>(c, entriesSchema);
-      const session = sessionIn(c);
-      for (const [at, entry] of entries.entries()) {
-        const problem = await problemOfNoting(pool, session, entry);
-        if (problem) throw refuse(400, `entries[${at}].${problem}`);
-      }
-      const added = await addAll(
-        pool,
-        id,
-        entries.map((entry) => signed(session, entry)),
-      );
+      const added = await addAll(pool, id, await allSigned(pool, sessionIn(c), entries));
       announcer.grew(id, added);
       return c.json({ entries: added }, 201);
     });

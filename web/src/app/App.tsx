@@ -80,15 +80,14 @@ const router = createBrowserRouter([
 
 /** The whole interface. `store`: made once, before anything is drawn. */
 export function App({ store }: { store: AppStore }): ReactElement {
-  useEffect(
-    () =>
-      store.subscribe(() => {
-        const { settings, hands } = store.getState();
-        keepSettings(settings);
-        keepHands(hands);
-      }),
-    [store],
-  );
+  useEffect(() => {
+    let [settings, hands]: unknown[] = [];
+    return store.subscribe(() => {
+      const now = store.getState();
+      if (now.settings !== settings) keepSettings((settings = now.settings) as typeof now.settings);
+      if (now.hands !== hands) keepHands((hands = now.hands) as typeof now.hands);
+    });
+  }, [store]);
   return (
     <Provider store={store}>
       <RouterProvider router={router} />

@@ -1,4 +1,4 @@
-import { COUNTER_KINDS, isAtLeast, type Role } from '@rusty-wren/contract';
+import { isAtLeast, mayNote, type Role } from '@rusty-wren/contract';
 import { makeEntry, type Bodies, type EntryKind, type NewEntry, type Noted } from '@rusty-wren/core/log';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
@@ -32,8 +32,9 @@ function entriesNow(
 /** Why somebody of this role notes none of this, in a sentence; null where they may. */
 function refusalFor(role: Role, what: readonly Noted[]): string | null {
   if (!isAtLeast(role, 'counter')) return 'A reader notes nothing: take the bench over first (h).';
-  const may = isAtLeast(role, 'technician') || what.every(({ kind }) => COUNTER_KINDS.has(kind));
-  return may ? null : 'That is noted by a technician: hand the bench over first (h).';
+  return what.every(({ kind }) => mayNote(role, kind))
+    ? null
+    : 'That is noted by a technician: hand the bench over first (h).';
 }
 
 /** The log of a job, to note things on. */
