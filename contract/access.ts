@@ -62,13 +62,38 @@ export interface Instrument {
   madeAt: string;
 }
 
+/** Settings of the whole shop, each under the name that its changes are written down by. */
+export const SETTINGS = ['rules', 'prices', 'specs', 'own-order', 'hours', 'rooms'] as const;
+export type Setting = (typeof SETTINGS)[number];
+
+/** What can be done with access and settings. */
+export type DoneWhat =
+  | Setting
+  | 'signed-in'
+  | 'wrong-secret'
+  | 'locked-out'
+  | 'signed-out'
+  | 'took-over'
+  | 'locked'
+  | 'device-ended'
+  | 'first-lead'
+  | 'person-made'
+  | 'person-changed'
+  | 'secret-set'
+  | 'instrument-made'
+  | 'instrument-withdrawn'
+  | 'owner-forgotten';
+
+/** Who changed each setting last, and when; a setting nobody changed is not in it. */
+export type LastChanges = Partial<Record<Setting, { at: string; who: string | null }>>;
+
 /** Something that was done with access or a setting. */
 export interface Done {
   n: number;
   at: string;
   who: string | null;
   address: string | null;
-  what: string;
+  what: DoneWhat;
   about: Record<string, unknown>;
 }
 

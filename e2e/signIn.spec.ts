@@ -103,12 +103,40 @@ test.describe('nobody signed in', () => {
     await tapPin(page, PINS[COUNTER]!);
     await expect(inHand(page, COUNTER)).toBeVisible();
     await checkIn(page, trimmer('Counter 1'));
-    await step(page).getByRole('button', { name: 'fresh' }).click();
-    await expect(page.getByText('That is noted by a technician')).toBeVisible();
-    await expect(trail(page).getByText('Smell the fuel')).toHaveCount(0);
+    // How it stands, and what its owner says: nothing asks for a hand on the machine.
+    await expect(page.getByRole('heading', { name: 'The cause is being looked for' })).toBeVisible();
+    await expect(step(page)).toHaveCount(0);
+    await page.getByLabel('What was said').fill('wants it by Friday');
+    await page.keyboard.press('Enter');
+    await expect(trail(page).getByText('wants it by Friday')).toBeVisible();
+    expect(await barred(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.goto('/settings');
+    await page.getByRole('button', { name: /^Our own order/ }).click();
+    await expect(page.getByText('The lead sets these.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Keep this order' })).toBeDisabled();
     await page.goto('/people');
     await expect(page.getByText('That is for the lead.')).toBeVisible();
   });
+});
+
+test('the settings are in one place, with who changed what last', async ({ page }) => {
+  await page.goto('/');
+  await page.keyboard.press('g');
+  await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();
+  const shop = page.getByRole('region', { name: 'The shop' });
+  await shop.getByRole('button', { name: /^Hours/ }).click();
+  await page.getByLabel('Spots to run them outdoors').selectOption('three');
+  await page.getByRole('button', { name: 'Keep them' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(shop.getByRole('button', { name: new RegExp(`outdoors 3.*${LEAD}`) })).toBeVisible();
+  expect(await barred(page)).toEqual([]);
+  const device = page.getByRole('region', { name: 'This device' });
+  await device.getByRole('radio', { name: 'kPa' }).click();
+  await page.reload();
+  await expect(device.getByRole('radio', { name: 'kPa' })).toBeChecked();
+  await shop.getByRole('link', { name: /^People/ }).click();
+  await expect(page.getByRole('region', { name: 'People' })).toBeVisible();
 });
 
 test('the lead puts somebody on the books, sets a forgotten PIN, and stays the lead', async ({
@@ -131,6 +159,8 @@ test('the lead puts somebody on the books, sets a forgotten PIN, and stays the l
   await people.getByRole('combobox', { name: `What ${LEAD} is` }).selectOption('technician');
   await expect(page.getByText('Somebody has to lead the shop')).toBeVisible();
   await expect(people.getByRole('combobox', { name: `What ${LEAD} is` })).toHaveValue('lead');
+  // Fading, it is nobody's to read.
+  await expect(page.getByText('Somebody has to lead the shop')).toHaveCount(0);
   expect(await barred(page)).toEqual([]);
 
   const phone = await browser.newContext({

@@ -1,30 +1,7 @@
-import type { Done } from '@rusty-wren/contract';
+import { SETTINGS, type Done, type DoneWhat, type LastChanges, type Setting } from '@rusty-wren/contract';
 import type { Context } from 'hono';
 import type { Db } from '../db/pool';
 import { addressOf } from '../http/guard';
-
-/** What can be done with access and settings. */
-export type What =
-  | 'signed-in'
-  | 'wrong-secret'
-  | 'locked-out'
-  | 'signed-out'
-  | 'took-over'
-  | 'locked'
-  | 'device-ended'
-  | 'first-lead'
-  | 'person-made'
-  | 'person-changed'
-  | 'secret-set'
-  | 'instrument-made'
-  | 'instrument-withdrawn'
-  | 'owner-forgotten'
-  | 'rules'
-  | 'prices'
-  | 'specs'
-  | 'own-order'
-  | 'hours'
-  | 'rooms';
 
 /**
  * Notes what whoever asks did, and from where. `about`: what it was about, without anybody's secret or an owner's name; `account`:
@@ -33,7 +10,7 @@ export type What =
 export const noted = (
   db: Db,
   c: Context,
-  what: What,
+  what: DoneWhat,
   about: Record<string, unknown> = {},
   account: string | null = c.get('session')?.account.id ?? null,
 ): Promise<unknown> =>
@@ -54,6 +31,17 @@ export async function readDone(db: Db, before: number | null): Promise<Done[]> {
     [before],
   );
   return rows.map((row) => ({ ...row, n: Number(row.n), at: row.at.toISOString() }));
+}
+
+/** Who changed each setting last, and when. */
+export async function lastChanges(db: Db): Promise<LastChanges> {
+  const { rows } = await db.query<{ what: Setting; at: Date; who: string | null }>(
+    `SELECT s.what, d.at, a.name AS who FROM unnest($1::text[]) AS s (what)
+     CROSS JOIN LATERAL (SELECT at, account_id FROM audit WHERE audit.what = s.what ORDER BY n DESC LIMIT 1) d
+     LEFT JOIN account a ON a.id = d.account_id`,
+    [SETTINGS],
+  );
+  return Object.fromEntries(rows.map(({ what, at, who }) => [what, { at: at.toISOString(), who }]));
 }
 
 /** What has changed between two settings, by name: what it was and what it is. */

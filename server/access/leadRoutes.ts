@@ -8,7 +8,7 @@ import {
 import { Hono } from 'hono';
 import type { Db, Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
-import { noted, readDone } from './audit';
+import { lastChanges, noted, readDone } from './audit';
 import { sessionIn } from './guard';
 import { instruments, letIn, withdraw } from './instruments';
 import { hashOfSecret } from './secret';
@@ -43,7 +43,7 @@ async function change(db: Db, id: string, { role, left }: Change, kept: string |
   if (kept !== null) await forgetTries(db, id);
 }
 
-/** What the lead sees to: people, devices, instruments, and what was done. */
+/** What the lead sees to: people, devices, instruments, and what was done; and for everybody, who changed a setting last. */
 export function leadRoutes(pool: Pool): Hono {
   return new Hono()
     .get('/people', async (c) => c.json(await people(pool)))
@@ -101,6 +101,7 @@ export function leadRoutes(pool: Pool): Hono {
       await noted(pool, c, 'instrument-withdrawn', { instrument: name });
       return c.json(await instruments(pool));
     })
+    .get('/settings', async (c) => c.json(await lastChanges(pool)))
     .get('/done', async (c) => {
       const before = c.req.query('before');
       if (before !== undefined && !/^\d{1,15}$/.test(before)) throw refuse(400, 'before must be a number.');

@@ -33,6 +33,7 @@ export const MAY: Readonly<Record<string, May>> = {
   'GET /api/jobs/:id/papers/:entry/pdf': 'reader',
   'GET /api/own-order': 'reader',
   'GET /api/specs': 'reader',
+  'GET /api/settings': 'reader',
   'GET /api/shop': 'reader',
   'GET /api/day': 'reader',
   'GET /api/parts': 'reader',

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { PROVE_AGAIN, type PersonOnBooks, type Role, type SessionState } from '@rusty-wren/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aCheckIn, note, openBench, type TestBench } from '../testing/bench';
+import { signedIn } from '../testing/signedIn';
 import { hashOfSecret, isSecret } from './secret';
 
 const PIN = '482916';
@@ -428,6 +429,12 @@ describe('people', () => {
       what: 'rules',
       about: { [name]: [rules.rules[name], (rules.rules[name] as number) + 1] },
     });
+    const reader = await signedIn(bench.pool, 'reader', 'Some reader of settings');
+    const last = (await (
+      await bench.out.request('/api/settings', { headers: { cookie: reader.cookie } })
+    ).json()) as object;
+    expect(last).toMatchObject({ rules: { who: 'The lead', at: expect.any(String) as string } });
+    expect(last).not.toHaveProperty('rooms');
     const what = done.map((d) => d.what);
     for (const one of [
       'secret-set',

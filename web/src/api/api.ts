@@ -38,7 +38,7 @@ import {
   type FetchArgs,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
-import { proofWanted, stood } from '../hands/hands';
+import { handGiven, lockedHere, proofWanted, stood } from '../hands/hands';
 import { isBehind } from './heard';
 import { clockRead } from '../keeping/clock';
 import { reachable, unreachable } from '../keeping/outbox';
@@ -49,6 +49,10 @@ const REFUSALS: ReadonlySet<unknown> = new Set([400, 403, 404, 405, 409, 413, 41
 /** Whether the server has said no, for good; anything else that went wrong may go right later. */
 export const isRefused = (error: unknown): boolean =>
   typeof error === 'object' && error !== null && 'status' in error && REFUSALS.has(error.status);
+
+/** Whether the server itself said that it went wrong. */
+const isAnswered = (error: unknown): boolean =>
+  typeof error === 'object' && error !== null && 'status' in error && typeof error.status === 'number';
 
 const ask = fetchBaseQuery({ baseUrl: '/api/', timeout: 15_000 });
 
@@ -148,9 +152,14 @@ export const api = createApi({
     /** Changes how this device stands: who has it in hand, locked, signed out. */
     changeSession: build.mutation<SessionState, ChangeSession>({
       query: ({ path = '', method, body }) => ({ url: `session${path}`, method, body: body ?? {} }),
-      onQueryStarted: async (_, { dispatch, queryFulfilled }) => {
-        const answer = await queryFulfilled.catch(() => null);
-        if (!answer) return;
+      onQueryStarted: async ({ path }, { dispatch, queryFulfilled }) => {
+        const answer = await queryFulfilled.catch((failed: { error: unknown }) => failed);
+        if ('error' in answer) {
+          // With the server away, it is locked all the same.
+          if (path === '/lock' && !isAnswered(answer.error)) dispatch(lockedHere());
+          return;
+        }
+        dispatch(handGiven());
         dispatch(stood(answer.data));
         await dispatch(api.util.upsertQueryData('session', undefined, answer.data));
       },

@@ -39,6 +39,7 @@ export function Shell(): ReactElement {
       { key: 'y', does: 'the day', run: () => void navigate('/day') },
       { key: 'k', does: 'the parts', run: () => void navigate('/parts') },
       { key: 't', does: 'the tools', run: () => void navigate('/tools') },
+      { key: 'g', does: 'the settings', run: () => void navigate('/settings') },
       { key: 'h', does: 'change hands', run: () => setHandsOpen(true) },
       { key: 'L', does: 'lock the bench', run: () => void changeSession({ path: '/lock', method: 'POST' }) },
       { key: 'd', does: 'light or dark', run: () => void dispatch(themeTurned()) },

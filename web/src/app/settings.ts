@@ -15,7 +15,13 @@ interface Settings {
   gauge: GaugeSetting;
   /** Turns out that this bench begins from where the maker states none. */
   baselineTurns: BaselineTurns;
+  /** Minutes untouched after which this device locks; 0: never by itself. */
+  lockAfterMin: LockAfter;
 }
+
+export const LOCK_AFTER = [0, 15, 60, 240] as const;
+export type LockAfter = (typeof LOCK_AFTER)[number];
+const LOCK_USUAL: LockAfter = 60;
 
 export type GaugeSetting = {
   [K in 'hoseMl' | 'altitudeM' | 'floorPsi']?: number | undefined;
@@ -42,6 +48,7 @@ function kept(): Settings {
       pressureUnit: PRESSURE_UNITS.find((u) => u === parsed.pressureUnit) ?? 'psi',
       gauge: figuresIn(parsed.gauge),
       baselineTurns: BASELINE_SCHOOLS.find((t) => t === parsed.baselineTurns) ?? BASELINE_SCHOOLS[0],
+      lockAfterMin: LOCK_AFTER.find((m) => m === parsed.lockAfterMin) ?? LOCK_USUAL,
     };
   } catch {
     return {
@@ -50,6 +57,7 @@ function kept(): Settings {
       pressureUnit: 'psi',
       gauge: {},
       baselineTurns: BASELINE_SCHOOLS[0],
+      lockAfterMin: LOCK_USUAL,
     };
   }
 }
@@ -70,6 +78,9 @@ export const settings = createSlice({
     baselineChosen: (state, { payload }: PayloadAction<BaselineTurns>) => {
       state.baselineTurns = payload;
     },
+    lockAfterChosen: (state, { payload }: PayloadAction<LockAfter>) => {
+      state.lockAfterMin = payload;
+    },
     unitChosen: (state, { payload }: PayloadAction<PressureUnit>) => {
       state.pressureUnit = payload;
     },
@@ -85,4 +96,5 @@ export function keepSettings(value: Settings): void {
   }
 }
 
-export const { baselineChosen, gaugeSet, themeTurned, unitChosen, wayChosen } = settings.actions;
+export const { baselineChosen, gaugeSet, lockAfterChosen, themeTurned, unitChosen, wayChosen } =
+  settings.actions;

@@ -2,6 +2,8 @@ import { checkOf } from '@rusty-wren/core/knowledge';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { isFreeFor, pressIn, useKeys } from '../app/keys';
+import { useAppSelector } from '../app/store';
+import { isTechnician } from '../hands/hands';
 import { JobHead } from '../job/JobHead';
 import type { JobAtBench } from '../job/useJob';
 import { useLog } from '../job/useLog';
@@ -9,6 +11,7 @@ import { NotTaken } from '../keeping/NotTaken';
 import { WithJob } from '../job/WithJob';
 import { Guarded } from '../ui/Guarded';
 import { Glance } from './Glance';
+import { AtTheCounter } from './AtTheCounter';
 import { BenchLine } from './BenchLine';
 import { Step } from './steps/Step';
 import { Suspects } from './Suspects';
@@ -16,13 +19,20 @@ import { Trail } from './Trail';
 import { Tray } from '../tray/Tray';
 import { useChosenCheck } from './useChosenCheck';
 
-/** The main screen: what to do next, the evidence, the suspects, the tray and the bench line. */
-export const Bench = (): ReactElement => (
-  <WithJob
-    show={(atBench) => <AtBench key={atBench.job.id} atBench={atBench} />}
-    waiting={(jobId) => <Glance jobId={jobId} />}
-  />
-);
+/**
+ * The main screen: what to do next, the evidence, the suspects, the tray and the bench line; how the job stands, for whoever does
+ * not work at the bench.
+ */
+export function Bench(): ReactElement {
+  const works = useAppSelector(isTechnician);
+  const Place = works ? AtBench : AtTheCounter;
+  return (
+    <WithJob
+      show={(atBench) => <Place key={atBench.job.id} atBench={atBench} />}
+      waiting={(jobId) => <Glance jobId={jobId} />}
+    />
+  );
+}
 
 const STEP = 'step';
 const step = (): HTMLElement | null => document.getElementById(STEP);

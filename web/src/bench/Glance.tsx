@@ -5,6 +5,7 @@ import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useRackQuery } from '../api/api';
 import { isFreeFor, useKeys } from '../app/keys';
 import { useAppSelector } from '../app/store';
+import { isTechnician } from '../hands/hands';
 import { useLog } from '../job/useLog';
 import { phaseWords } from '../rack/words';
 import { Loading } from '../ui/State';
@@ -73,7 +74,8 @@ function Check({
   const [noted, setNoted] = useState(false);
   const results = useRef<HTMLDivElement>(null);
   const runs = check.engine === 'started' || check.engine === 'running';
-  const open = !noted && check.access.length === 0 && !check.reading && (safe || !runs);
+  const works = useAppSelector(isTechnician);
+  const open = works && !noted && check.access.length === 0 && !check.reading && (safe || !runs);
   const bindings = useMemo(
     () =>
       open

@@ -8,7 +8,7 @@ import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
 import { SURENESS_WORDS } from './SurenessPick';
-import type { Log } from '../job/useLog';
+import { useMay, type Log } from '../job/useLog';
 
 const REASONS = ['Read wrong', 'Poor light', 'Wrong machine', 'Typed wrong'];
 
@@ -117,6 +117,7 @@ function Line({
 }): ReactElement {
   const { entry, state, reason } = line;
   const { about, says } = entryWords(line);
+  const may = useMay();
   const gone = state !== 'live';
   const sureness =
     entry.kind === 'finding' && entry.body.sureness !== 'sure'
@@ -149,15 +150,19 @@ function Line({
       <PhotoRow shown={photos.filter((p) => isOf(p, entry))} photos={photos} log={log} />
       {open && (
         <div className="flex flex-wrap gap-2 pb-3">
-          {!gone && entry.kind !== 'photo' && (
+          {!gone && entry.kind !== 'photo' && may('photo') && (
             <TakePhoto jobId={jobId} log={log} of={{ of: { entry: entry.id } }} />
           )}
-          {entry.kind === 'finding' && <Button onClick={() => onRepeat(entry.body.check)}>Repeat it</Button>}
-          {state === 'struck' ? (
-            <Button onClick={onUnstrike}>Let it count again</Button>
-          ) : (
-            <Button onClick={onStrike}>Strike it out</Button>
+          {entry.kind === 'finding' && may('finding') && (
+            <Button onClick={() => onRepeat(entry.body.check)}>Repeat it</Button>
           )}
+          {may(entry.kind) &&
+            may('strike') &&
+            (state === 'struck' ? (
+              <Button onClick={onUnstrike}>Let it count again</Button>
+            ) : (
+              <Button onClick={onStrike}>Strike it out</Button>
+            ))}
         </div>
       )}
     </div>

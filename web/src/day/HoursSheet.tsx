@@ -3,6 +3,7 @@ import type { Hours } from '@rusty-wren/core/schedule';
 import { X } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { problemWords, useSetHoursMutation } from '../api/api';
+import { LeadSets } from '../hands/LeadSets';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { dayWords } from '../ui/words';
@@ -77,8 +78,10 @@ export function HoursSheet({
           </option>
         ))}
       </select>
-      <HoursOf key={who} account={who} known={hoursOf(day, who)} onDone={onClose} />
-      <RoomsPick rooms={day.rooms} />
+      <LeadSets>
+        <HoursOf key={who} account={who} known={hoursOf(day, who)} onDone={onClose} />
+        <RoomsPick rooms={day.rooms} />
+      </LeadSets>
       <CalendarLink key={`calendar ${who}`} account={who} />
     </Sheet>
   );

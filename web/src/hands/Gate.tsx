@@ -1,8 +1,9 @@
 import { lazy, Suspense, useEffect, type ReactElement, type ReactNode } from 'react';
 import { Outlet } from 'react-router';
-import { useSessionQuery } from '../api/api';
+import { useChangeSessionMutation, useSessionQuery } from '../api/api';
 import { useAppSelector } from '../app/store';
 import { Loading } from '../ui/State';
+import { IdleLock } from './IdleLock';
 
 const SignIn = lazy(async () => ({ default: (await import('./SignIn')).SignIn }));
 const FirstLead = lazy(async () => ({ default: (await import('./FirstLead')).FirstLead }));
@@ -13,15 +14,21 @@ const Prove = lazy(async () => ({ default: (await import('./Prove')).Prove }));
  * asked, or away; one that was locked stays so.
  */
 export function Gate(): ReactElement {
-  const { me, locked, prove } = useAppSelector((s) => s.hands);
+  const { me, locked, lockOwed, prove } = useAppSelector((s) => s.hands);
   const theme = useAppSelector((s) => s.settings.theme);
   const { data: session, isError } = useSessionQuery();
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);
+  const [changeSession] = useChangeSessionMutation();
+  const owes = lockOwed && session?.state === 'in' && !isError;
+  useEffect(() => {
+    if (owes) void changeSession({ path: '/lock', method: 'POST' });
+  }, [owes, changeSession]);
   if (me && !locked)
     return (
       <>
+        <IdleLock />
         <Outlet />
         <Suspense>{prove && <Prove me={me} />}</Suspense>
       </>

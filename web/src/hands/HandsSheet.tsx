@@ -1,4 +1,4 @@
-import { isAtLeast, type Hand, type Person, type Role } from '@rusty-wren/contract';
+import type { Hand, Person, Role } from '@rusty-wren/contract';
 import { Lock, LogOut } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
@@ -75,25 +75,19 @@ export function HandsSheet({
               <LogOut size={18} aria-hidden /> Sign out
             </Button>
           </div>
-          <nav aria-label="Settings" className="mt-5 grid gap-1 text-lg font-semibold">
-            {isAtLeast(me.role, 'lead') && (
-              <Place to="/people" words="People, devices, what was changed" go={onClose} />
-            )}
-            <Place to="/shop" words="Rules and prices" go={onClose} />
-            <Place to="/specs" words="Spec cards" go={onClose} />
-          </nav>
+          <Link
+            to="/settings"
+            onClick={onClose}
+            className="mt-4 flex min-h-11 items-center text-lg font-semibold underline underline-offset-4"
+          >
+            Settings
+          </Link>
           <OwnSecret />
         </>
       )}
     </Sheet>
   );
 }
-
-const Place = ({ to, words, go }: { to: string; words: string; go: () => void }): ReactElement => (
-  <Link to={to} onClick={go} className="flex min-h-11 items-center underline underline-offset-4">
-    {words}
-  </Link>
-);
 
 /** Changes one's own PIN or password. */
 function OwnSecret(): ReactElement {

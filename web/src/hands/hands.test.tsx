@@ -1,5 +1,5 @@
 import type { SessionState } from '@rusty-wren/contract';
-import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { noted } from '../keeping/outbox';
@@ -129,37 +129,46 @@ describe('changing hands', () => {
     await userEvent.click(await screen.findByRole('button', { name: /Sign out/ }));
     expect(changes()).toEqual([]);
   });
-  it('the lead finds people and rules there, others do not find people', async () => {
+  it('the settings are behind it', async () => {
     sheet();
-    const settings = await screen.findByRole('navigation', { name: 'Settings' });
-    expect(within(settings).getAllByRole('link')).toHaveLength(3);
-    cleanup();
-    draw(<HandsSheet me={{ ...BETT, role: 'technician' }} onClose={() => undefined} />);
-    expect(within(screen.getByRole('navigation', { name: 'Settings' })).getAllByRole('link')).toHaveLength(2);
+    expect((await screen.findByRole('link', { name: 'Settings' })).getAttribute('href')).toBe('/settings');
   });
 });
 
 describe('the gate', () => {
   it('shows names where nobody is in, and nothing of a bench that was locked', async () => {
     stands = { state: 'out', people: PEOPLE };
-    draw(<Gate />);
+    draw(<Gate />, { role: null });
     expect(await screen.findByRole('heading', { name: 'Who has the bench?' })).toBeTruthy();
     cleanup();
-    keepHands({ me: BETT, locked: true, prove: false });
+    keepHands({ me: BETT, locked: true, lockOwed: false, prove: false });
     stands = { state: 'locked', me: BETT, people: PEOPLE };
-    draw(<Gate />);
+    draw(<Gate />, { role: null });
     expect(await screen.findByRole('heading', { name: 'Locked' })).toBeTruthy();
   });
   it('stays locked while the server is away', async () => {
-    keepHands({ me: BETT, locked: true, prove: false });
+    keepHands({ me: BETT, locked: true, lockOwed: false, prove: false });
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
-    draw(<Gate />);
+    draw(<Gate />, { role: null });
     expect(await screen.findByText(/does not answer now/)).toBeTruthy();
     expect(screen.getByRole('heading', { name: 'Locked' })).toBeTruthy();
   });
+  it('one that was locked while the server was away tells it so before anything is shown', async () => {
+    keepHands({ me: BETT, locked: true, lockOwed: true, prove: false });
+    vi.stubGlobal('fetch', async (request: Request) => {
+      const { pathname } = new URL(request.url);
+      asked.push({ what: `${request.method} ${pathname}`, body: null });
+      if (pathname === '/api/session/lock') stands = { state: 'locked', me: BETT, people: PEOPLE };
+      return Response.json(stands);
+    });
+    const store = draw(<Gate />, { role: null });
+    expect(await screen.findByRole('heading', { name: 'Locked' })).toBeTruthy();
+    expect(changes().map(({ what }) => what)).toEqual(['POST /api/session/lock']);
+    expect(store.getState().hands).toMatchObject({ locked: true, lockOwed: false });
+  });
   it('asks the first one who leads the shop, on its own machine only, and for no PIN that anybody tries', async () => {
     stands = { state: 'first', here: true };
-    draw(<Gate />);
+    draw(<Gate />, { role: null });
     await userEvent.type(await screen.findByLabelText('Your name'), 'Ann Holt');
     await userEvent.type(screen.getByLabelText(/^A PIN of six digits/), '123456{Enter}');
     expect(screen.getByRole('alert').textContent).toContain('tried first');
@@ -173,7 +182,7 @@ describe('the gate', () => {
     );
     cleanup();
     stands = { state: 'first', here: false };
-    draw(<Gate />);
+    draw(<Gate />, { role: null });
     expect(await screen.findByText(/Open it on the machine it runs on/)).toBeTruthy();
   });
 });
@@ -189,9 +198,9 @@ describe('who has it in hand', () => {
     expect(noterOf({ hands: out })).toBeNull();
   });
   it('is known again when the page is opened', () => {
-    keepHands({ me: BETT, locked: false, prove: true });
-    expect(hands.getInitialState()).toEqual({ me: BETT, locked: false, prove: false });
+    keepHands({ me: BETT, locked: false, lockOwed: false, prove: true });
+    expect(hands.getInitialState()).toEqual({ me: BETT, locked: false, lockOwed: false, prove: false });
     localStorage.setItem('rusty-wren-hands', '{');
-    expect(hands.getInitialState()).toEqual({ me: null, locked: false, prove: false });
+    expect(hands.getInitialState()).toEqual({ me: null, locked: false, lockOwed: false, prove: false });
   });
 });

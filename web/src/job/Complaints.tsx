@@ -5,7 +5,7 @@ import { useState, type ReactElement } from 'react';
 import { Shapes } from '../checkin/Shapes';
 import { SpeedShape } from '../drawn/SpeedShape';
 import { Sheet } from '../ui/Sheet';
-import type { Log } from './useLog';
+import { useMay, type Log } from './useLog';
 
 /** What it is complained of; opened, any behaviour is added or struck. */
 export function Complaints({
@@ -16,6 +16,7 @@ export function Complaints({
   log: Log;
 }): ReactElement {
   const [open, setOpen] = useState(false);
+  const may = useMay()('complaint');
   const few = complaints.length < 3;
   const change = (wanted: readonly ComplaintId[]): void => {
     for (const complaint of wanted)
@@ -27,9 +28,10 @@ export function Complaints({
     <>
       <button
         type="button"
+        disabled={!may}
         onClick={() => setOpen(true)}
-        aria-label={`What it does: ${complaints.map((c) => behaviourOf(c.complaint).label).join(', ') || 'nothing said'}. Change it`}
-        className="flex min-h-11 min-w-0 flex-wrap items-center gap-x-4 rounded-md px-2 text-left hover:bg-line lg:flex-1 lg:flex-nowrap lg:overflow-hidden"
+        aria-label={`What it does: ${complaints.map((c) => behaviourOf(c.complaint).label).join(', ') || 'nothing said'}${may ? '. Change it' : ''}`}
+        className="flex min-h-11 min-w-0 flex-wrap items-center gap-x-4 rounded-md px-2 text-left enabled:hover:bg-line lg:flex-1 lg:flex-nowrap lg:overflow-hidden"
       >
         {complaints.map(({ complaint }) => (
           <span key={complaint} className="flex min-w-0 items-center gap-2 font-semibold">
@@ -38,7 +40,7 @@ export function Complaints({
           </span>
         ))}
         {complaints.length === 0 && <span className="font-semibold text-soft">What does it do?</span>}
-        <Pencil size={16} className="shrink-0 text-soft" aria-hidden />
+        {may && <Pencil size={16} className="shrink-0 text-soft" aria-hidden />}
       </button>
       <Sheet title="What it does" open={open} onOpenChange={setOpen}>
         <Shapes value={complaints.map((c) => c.complaint)} onChange={change} narrow />

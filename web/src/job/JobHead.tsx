@@ -3,6 +3,8 @@ import { historyWords } from '@rusty-wren/core/log';
 import { Fuel } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { KIND_WORDS, tagWords } from '../ui/words';
+import { useAppSelector } from '../app/store';
+import { isTechnician } from '../hands/hands';
 import { NotAgreed } from '../choices/Decided';
 import { Photos } from '../photos/Photos';
 import { Sheet } from '../ui/Sheet';
@@ -15,6 +17,12 @@ import { StagePick } from './StagePick';
 import type { JobAtBench } from './useJob';
 import type { Log } from './useLog';
 
+/** Where work on it goes on. */
+const BENCH_PLACES = [
+  ['tune', 'Tune'],
+  ['start', 'Start'],
+] as const;
+
 /** The machine's tag and its complaint, along the top of the bench. */
 export function JobHead({
   atBench,
@@ -26,10 +34,12 @@ export function JobHead({
   log: Log;
   /** An instrument is in use: on a phone only the tag and the machine stay. */
   brief: boolean;
-  onClose: () => void;
+  /** Begins closing the job; whoever does not work on it is not asked to. */
+  onClose?: () => void;
 }): ReactElement {
   const { job, picture } = atBench;
   const { machine, customer } = job;
+  const works = useAppSelector(isTechnician);
   const onPhone = brief ? 'max-sm:hidden' : '';
   return (
     <div className="border-b-2 border-line px-3 py-2 sm:px-5">
@@ -58,12 +68,7 @@ export function JobHead({
         </div>
         <div className={`flex flex-wrap items-center gap-1 sm:ml-auto lg:shrink-0 lg:flex-nowrap ${onPhone}`}>
           <HistorySheet atBench={atBench} log={log} />
-          {(
-            [
-              ['tune', 'Tune'],
-              ['start', 'Start'],
-            ] as const
-          ).map(([to, words]) => (
+          {(works ? BENCH_PLACES : []).map(([to, words]) => (
             <Link
               key={to}
               to={`/job/${job.id}/${to}`}

@@ -4,7 +4,7 @@ import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
-import type { Log } from './useLog';
+import { useMay, type Log } from './useLog';
 
 const OPEN_STAGES: readonly Stage[] = ['hook', 'bench', 'parts', 'answer', 'proof'];
 
@@ -18,8 +18,10 @@ export function StagePick({
   stage: Stage;
   waitingFor: string | null;
   log: Log;
-  onClose: () => void;
+  /** Closes the job; who may not is not asked. */
+  onClose: (() => void) | undefined;
 }): ReactElement {
+  const may = useMay();
   const [open, setOpen] = useState(false);
   const [waiting, setWaiting] = useState<'parts' | 'answer' | null>(null);
   const go = (next: Stage): void => {
@@ -27,6 +29,7 @@ export function StagePick({
     log('stage', { stage: next });
     setOpen(false);
   };
+  if (!may('stage')) return <span className="px-3 font-semibold">{STAGE_WORDS[stage]}</span>;
   return (
     <>
       <Button className="max-sm:!px-2" onClick={() => setOpen(true)} title={waitingFor ?? undefined}>
@@ -45,7 +48,7 @@ export function StagePick({
               {STAGE_WORDS[s]}
             </Button>
           ))}
-          {stage !== 'closed' && (
+          {stage !== 'closed' && onClose && (
             <Button
               onClick={() => {
                 setOpen(false);

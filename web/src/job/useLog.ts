@@ -37,6 +37,12 @@ function refusalFor(role: Role, what: readonly Noted[]): string | null {
     : 'That is noted by a technician: hand the bench over first (h).';
 }
 
+/** Whether whoever has the device in hand may note a kind of entry. */
+export function useMay(): (kind: EntryKind) => boolean {
+  const role = useAppSelector(roleOf);
+  return (kind) => role === null || mayNote(role, kind);
+}
+
 /** The log of a job, to note things on. */
 export function useLog(jobId: string): Log {
   const dispatch = useAppDispatch();

@@ -1,9 +1,9 @@
-import type { Done } from '@rusty-wren/contract';
+import type { Done, DoneWhat } from '@rusty-wren/contract';
 import { moneyWords } from '@rusty-wren/core/worth';
 import { describe, expect, it } from 'vitest';
 import { doneWords } from './doneWords';
 
-const says = (what: string, about: Record<string, unknown> = {}): string =>
+const says = (what: DoneWhat, about: Record<string, unknown> = {}): string =>
   doneWords(
     { n: 1, at: '2026-05-04T10:00:00Z', who: 'Bett Oakham', address: null, what, about } satisfies Done,
     (id) => (id === 'i' ? 'Idris Pell' : undefined),
@@ -33,8 +33,7 @@ describe('what was done', () => {
       'changed spec cards: Brakken B45',
     ],
     ['instrument-made', { instrument: 'Tacho' }, 'let an instrument in: Tacho'],
-    ['something-new', {}, 'something-new'],
-  ])('%s %j', (what, about, words) => {
+  ] as const)('%s %j', (what, about, words) => {
     expect(says(what, about)).toBe(words);
   });
 });

@@ -1,8 +1,8 @@
-import type { Done } from '@rusty-wren/contract';
+import type { Done, DoneWhat } from '@rusty-wren/contract';
 import type { MoneyWords } from '@rusty-wren/core/worth';
 
 /** What was done, in a technician's words. */
-const WORDS: Readonly<Record<string, string>> = {
+const WORDS: Readonly<Record<DoneWhat, string>> = {
   'signed-in': 'signed in',
   'wrong-secret': 'tried a wrong PIN',
   'locked-out': 'was locked out after wrong tries',
@@ -52,7 +52,7 @@ export function doneWords(
   nameOf: (id: string) => string | undefined,
   money: MoneyWords,
 ): string {
-  const says = WORDS[what] ?? what;
+  const says = WORDS[what];
   const { person, instrument, role, left, set, cards, device } = about as {
     person?: string;
     instrument?: string;

@@ -2,6 +2,7 @@ import { clearMessage, rulesSchema } from '@rusty-wren/contract';
 import { RULE_FIELDS, type ShopRules } from '@rusty-wren/core/worth';
 import { useState, type ReactElement } from 'react';
 import { useForm } from 'react-hook-form';
+import { LeadSets } from '../hands/LeadSets';
 import { Button } from '../ui/Button';
 import { FigureInput } from '../ui/FigureInput';
 
@@ -65,37 +66,39 @@ export function RulesForm({
   return (
     <form onSubmit={(e) => void save(e)} noValidate>
       <h1 className="text-4xl font-bold">The shop’s rules</h1>
-      <div className="mt-4 grid gap-x-4 gap-y-4 sm:grid-cols-2">
-        {RULE_FIELDS.map(({ name, label, unit }) => (
-          <FigureInput
-            key={name}
-            id={`rule-${name}`}
-            label={`${label}${UNITS[unit] ?? `, ${unit}`}`}
-            {...register(name)}
+      <LeadSets>
+        <div className="mt-4 grid gap-x-4 gap-y-4 sm:grid-cols-2">
+          {RULE_FIELDS.map(({ name, label, unit }) => (
+            <FigureInput
+              key={name}
+              id={`rule-${name}`}
+              label={`${label}${UNITS[unit] ?? `, ${unit}`}`}
+              {...register(name)}
+            />
+          ))}
+          <FigureInput id="rule-currency" label="Currency" inputMode="text" {...register('currency')} />
+        </div>
+        <label className="mt-4 flex min-h-11 items-center gap-3 text-lg font-semibold">
+          <input type="checkbox" className="size-6 accent-ink" {...register('feeCredited')} />
+          The fee is taken off once it is mended
+        </label>
+        <label className="mt-3 block font-semibold">
+          At the foot of every paper
+          <textarea
+            rows={3}
+            className="mt-1 block w-full rounded-md border-2 border-line bg-card p-3 text-lg"
+            {...register('foot')}
           />
-        ))}
-        <FigureInput id="rule-currency" label="Currency" inputMode="text" {...register('currency')} />
-      </div>
-      <label className="mt-4 flex min-h-11 items-center gap-3 text-lg font-semibold">
-        <input type="checkbox" className="size-6 accent-ink" {...register('feeCredited')} />
-        The fee is taken off once it is mended
-      </label>
-      <label className="mt-3 block font-semibold">
-        At the foot of every paper
-        <textarea
-          rows={3}
-          className="mt-1 block w-full rounded-md border-2 border-line bg-card p-3 text-lg"
-          {...register('foot')}
-        />
-      </label>
-      {told && (
-        <p role="alert" className="mt-3 font-semibold text-rust">
-          {told}
-        </p>
-      )}
-      <Button type="submit" look="rust" className="mt-4 min-h-14 px-6 text-lg">
-        Keep the rules
-      </Button>
+        </label>
+        {told && (
+          <p role="alert" className="mt-3 font-semibold text-rust">
+            {told}
+          </p>
+        )}
+        <Button type="submit" look="rust" className="mt-4 min-h-14 px-6 text-lg">
+          Keep the rules
+        </Button>
+      </LeadSets>
     </form>
   );
 }

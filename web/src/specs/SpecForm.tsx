@@ -11,6 +11,7 @@ import {
 } from '@rusty-wren/core/machine';
 import { useState, type ReactElement } from 'react';
 import { useForm, type UseFormRegisterReturn } from 'react-hook-form';
+import { LeadSets } from '../hands/LeadSets';
 import { Button } from '../ui/Button';
 import { FigureInput } from '../ui/FigureInput';
 
@@ -73,55 +74,57 @@ export function SpecForm({
       <h2 className="text-3xl font-bold">
         {card.maker} {card.model}
       </h2>
-      <p className="text-lg text-soft">Empty: as the {usual.sources.mix}</p>
-      <div className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-4 gap-y-4">
-        {SPEC_SINGLES.map(({ name, label, unit }) =>
-          field(
-            `${label}, ${unit}`,
-            classSays((usual as SpecFigures)[name]),
-            errors.figures?.[name]?.message,
-            register(`figures.${name}`, TYPED),
-          ),
-        )}
-      </div>
-      <div className="mt-4 grid gap-x-8 gap-y-4 sm:grid-cols-2">
-        {SPEC_PAIRS.map(({ name, label, unit }) => (
-          <fieldset key={name} className="flex flex-wrap items-start gap-2">
-            {field(
-              `${label}, ${unit}, from`,
-              classSays(usual[name][0]),
-              errors.figures?.[name]?.[0]?.message ??
-                errors.figures?.[name]?.[1]?.message ??
-                errors.figures?.[name]?.root?.message,
-              register(`figures.${name}.0`, TYPED),
-            )}
-            {field('to', classSays(usual[name][1]), undefined, register(`figures.${name}.1`, TYPED))}
-          </fieldset>
-        ))}
-      </div>
-      <label className="mt-4 block font-semibold">
-        Where it was read
-        <input
-          {...register('source')}
-          placeholder="Maker’s sheet, plate on the machine"
-          className="mt-1 block min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl"
-        />
-      </label>
-      {problem && (
-        <p role="alert" className="mt-3 font-semibold text-rust">
-          {problem}
-        </p>
-      )}
-      <div className="mt-4 flex items-center gap-4">
-        <Button type="submit" look="rust" className="min-h-14 px-6 text-lg">
-          Keep the card
-        </Button>
-        {told?.refused === null && (
-          <p role="status" className="text-lg font-semibold text-moss">
-            Kept
+      <LeadSets>
+        <p className="text-lg text-soft">Empty: as the {usual.sources.mix}</p>
+        <div className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-4 gap-y-4">
+          {SPEC_SINGLES.map(({ name, label, unit }) =>
+            field(
+              `${label}, ${unit}`,
+              classSays((usual as SpecFigures)[name]),
+              errors.figures?.[name]?.message,
+              register(`figures.${name}`, TYPED),
+            ),
+          )}
+        </div>
+        <div className="mt-4 grid gap-x-8 gap-y-4 sm:grid-cols-2">
+          {SPEC_PAIRS.map(({ name, label, unit }) => (
+            <fieldset key={name} className="flex flex-wrap items-start gap-2">
+              {field(
+                `${label}, ${unit}, from`,
+                classSays(usual[name][0]),
+                errors.figures?.[name]?.[0]?.message ??
+                  errors.figures?.[name]?.[1]?.message ??
+                  errors.figures?.[name]?.root?.message,
+                register(`figures.${name}.0`, TYPED),
+              )}
+              {field('to', classSays(usual[name][1]), undefined, register(`figures.${name}.1`, TYPED))}
+            </fieldset>
+          ))}
+        </div>
+        <label className="mt-4 block font-semibold">
+          Where it was read
+          <input
+            {...register('source')}
+            placeholder="Maker’s sheet, plate on the machine"
+            className="mt-1 block min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl"
+          />
+        </label>
+        {problem && (
+          <p role="alert" className="mt-3 font-semibold text-rust">
+            {problem}
           </p>
         )}
-      </div>
+        <div className="mt-4 flex items-center gap-4">
+          <Button type="submit" look="rust" className="min-h-14 px-6 text-lg">
+            Keep the card
+          </Button>
+          {told?.refused === null && (
+            <p role="status" className="text-lg font-semibold text-moss">
+              Kept
+            </p>
+          )}
+        </div>
+      </LeadSets>
     </form>
   );
 }

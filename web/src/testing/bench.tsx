@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import type { Job, JobWithLog, RackTag } from '@rusty-wren/contract';
+import type { Job, JobWithLog, RackTag, Role } from '@rusty-wren/contract';
 import { makeEntry, type Entry, type Noted } from '@rusty-wren/core/log';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { render } from '@testing-library/react';
@@ -8,6 +8,7 @@ import { Provider } from 'react-redux';
 import { MemoryRouter } from 'react-router';
 import { api } from '../api/api';
 import { reducer } from '../app/state';
+import { stood } from '../hands/hands';
 import { readAtBench, type JobAtBench } from '../job/readAtBench';
 
 export const JOB: Job = {
@@ -25,6 +26,8 @@ export const JOB: Job = {
   checkedInAt: '2026-05-04T08:00:00.000Z',
   promisedFor: null,
 };
+
+const NOTER = { id: '5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a02', name: 'Bett Oakham' };
 
 /** A tag on the rack, or of a closed job. */
 export const aTag = (job: Partial<Job>, more: Partial<RackTag> = {}): RackTag => ({
@@ -73,12 +76,19 @@ export const complains = (complaint: Extract<Noted, { kind: 'complaint' }>['body
   body: { complaint },
 });
 
-/** Draws a piece of the screen with a store, at an address. Returns the store. */
-export function draw(piece: ReactElement, { at = '/' }: { at?: string } = {}) {
+/**
+ * Draws a piece of the screen with a store, at an address, with somebody of that role in (nobody where it is null). Returns the
+ * store.
+ */
+export function draw(
+  piece: ReactElement,
+  { at = '/', role = 'lead' }: { at?: string; role?: Role | null } = {},
+) {
   const store = configureStore({
     reducer,
     middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   });
+  if (role) store.dispatch(stood({ state: 'in', me: { ...NOTER, role }, people: [] }));
   render(
     <Provider store={store}>
       <MemoryRouter initialEntries={[at]}>{piece}</MemoryRouter>

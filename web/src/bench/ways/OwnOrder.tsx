@@ -19,6 +19,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { GripVertical, X } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { problemWords, useSetOwnOrderMutation } from '../../api/api';
+import { LeadSets } from '../../hands/LeadSets';
 import { Button } from '../../ui/Button';
 
 /** Where a new order begins: the first checks most benches make. */
@@ -38,7 +39,7 @@ export function OwnOrder({ own, onDone }: { own: readonly CheckId[]; onDone: () 
   };
   const rest = CHECKS.filter((c) => !order.includes(c.id));
   return (
-    <>
+    <LeadSets>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={order} strategy={verticalListSortingStrategy}>
           <ol aria-label="Our order">
@@ -88,7 +89,7 @@ export function OwnOrder({ own, onDone }: { own: readonly CheckId[]; onDone: () 
           Back
         </Button>
       </div>
-    </>
+    </LeadSets>
   );
 }
 

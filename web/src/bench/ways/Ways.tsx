@@ -1,38 +1,15 @@
-import { SCHOOLS, type CheckId } from '@rusty-wren/core/knowledge';
-import { type Case, type Way } from '@rusty-wren/core/diagnosis';
+import { type Case } from '@rusty-wren/core/diagnosis';
 import { Check, ListOrdered, Route } from 'lucide-react';
-import { useMemo, useState, type ReactElement } from 'react';
-import { useOwnOrderQuery } from '../../api/api';
-import { wayChosen, type WayId } from '../../app/settings';
-import { useAppDispatch, useAppSelector } from '../../app/store';
+import { useState, type ReactElement } from 'react';
+import { wayChosen } from '../../app/settings';
+import { useAppDispatch } from '../../app/store';
 import { inSentence } from '../../ui/words';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Working } from '../../ui/Working';
 import { OwnOrder } from './OwnOrder';
 import { useForecasts } from './useForecasts';
-
-interface NamedWay {
-  id: WayId;
-  name: string;
-  way: Way;
-}
-
-/** Every way of working there is, the computed plan first; the shop's own once somebody has made one. */
-export function useWays(): { ways: readonly NamedWay[]; own: readonly CheckId[]; chosen: NamedWay } {
-  const id = useAppSelector((s) => s.settings.way);
-  const { data } = useOwnOrderQuery();
-  const own = data?.checks;
-  const ways = useMemo(
-    (): NamedWay[] => [
-      { id: 'computed', name: 'The plan', way: 'computed' },
-      ...SCHOOLS.map((s) => ({ id: s.id, name: s.name, way: s.order })),
-      ...(own && own.length > 0 ? [{ id: 'own' as const, name: 'Our own order', way: own }] : []),
-    ],
-    [own],
-  );
-  return { ways, own: own ?? [], chosen: ways.find((w) => w.id === id) ?? ways[0]! };
-}
+import { useWays } from './useWays';
 
 /** Who says what comes next, and what each way would take on this machine from here. */
 export function Ways({ c }: { c: Case }): ReactElement {

@@ -7,14 +7,14 @@ import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { psiToBar } from '@rusty-wren/core/units';
 import { useId, useState, type FormEvent, type ReactElement } from 'react';
-import { gaugeSet } from '../../app/settings';
-import { useAppDispatch, useAppSelector } from '../../app/store';
+import { useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
 import { FigureInput } from '../../ui/FigureInput';
 import { useDraft } from '../../ui/useDraft';
 import { NumberField } from '../../ui/NumberField';
 import { OneOf } from '../../ui/OneOf';
 import { FromGauge } from '../feed/FromGauge';
+import { GaugeSettings } from './GaugeSettings';
 import { PullsDrawing } from './PullsDrawing';
 import { SqueezeStrip } from './SqueezeStrip';
 
@@ -54,7 +54,6 @@ export function SqueezeGauge({
   onStart?: () => void;
   onLog?: (reading: Reading) => void;
 }): ReactElement {
-  const dispatch = useAppDispatch();
   const gauge = useAppSelector((s) => s.settings.gauge);
   const [text, setText] = useDraft(draft, () => '');
   const [setting, setSetting] = useState<
@@ -214,36 +213,9 @@ export function SqueezeGauge({
         className="mt-2 min-h-11 text-left text-lg text-soft underline-offset-4 hover:underline"
       >
         This gauge and bench: {hoseMl ? `hose ${hoseMl} ml` : 'check valve at the plug'}, {altitudeM} m
-        {gauge.floorPsi ? `, floor ${gauge.floorPsi} psi` : ''}
+        {gauge.floorPsi ? `, low under ${gauge.floorPsi} psi` : ''}
       </button>
-      {gaugeOpen && (
-        <div className="flex flex-wrap gap-4">
-          <NumberField
-            label="Hose it fills, ml"
-            value={gauge.hoseMl ?? null}
-            placeholder="0"
-            min={0}
-            max={100}
-            onChange={(hose) => dispatch(gaugeSet({ ...gauge, hoseMl: hose ?? undefined }))}
-          />
-          <NumberField
-            label="Altitude, m"
-            value={gauge.altitudeM ?? null}
-            placeholder="0"
-            min={-450}
-            max={6000}
-            onChange={(altitude) => dispatch(gaugeSet({ ...gauge, altitudeM: altitude ?? undefined }))}
-          />
-          <NumberField
-            label="Shop’s floor, psi"
-            value={gauge.floorPsi ?? null}
-            placeholder="none"
-            min={20}
-            max={250}
-            onChange={(floor) => dispatch(gaugeSet({ ...gauge, floorPsi: floor ?? undefined }))}
-          />
-        </div>
-      )}
+      {gaugeOpen && <GaugeSettings />}
     </form>
   );
 }

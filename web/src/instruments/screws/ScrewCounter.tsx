@@ -1,22 +1,17 @@
 import type { MachineFacts } from '@rusty-wren/core/machine';
-import { BASELINE_SCHOOLS, figuresOf } from '@rusty-wren/core/machine';
+import { figuresOf } from '@rusty-wren/core/machine';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { formatTurns } from '@rusty-wren/core/units';
 import { Minus, Plus } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { baselineChosen } from '../../app/settings';
-import { useAppDispatch, useAppSelector } from '../../app/store';
+import { useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
 import { useDraft } from '../../ui/useDraft';
-import { OneOf } from '../../ui/OneOf';
+import { BaselinePick } from './BaselinePick';
 
 const SCREWS = ['L', 'H'] as const;
 type Screw = (typeof SCREWS)[number];
 const MOST_EIGHTHS = 40;
-const SCHOOLS = BASELINE_SCHOOLS.map((turns) => ({
-  id: String(turns),
-  label: `${turns} ${turns === 1 ? 'turn' : 'turns'}`,
-}));
 const WORDS: Readonly<Record<string, string>> = {
   'near-baseline': 'near baseline',
   'far-out': 'far out',
@@ -38,7 +33,6 @@ export function ScrewCounter({
 }): ReactElement {
   const [eighths, setEighths] = useDraft<Partial<Record<Screw, number>>>(draft, () => ({}));
   const baselineTurns = useAppSelector((s) => s.settings.baselineTurns);
-  const dispatch = useAppDispatch();
   const { baseL, baseH, sources } = figuresOf({ ...machine, baselineTurns });
   const stated = machine.spec?.baseL !== undefined && machine.spec.baseH !== undefined;
   const baseline = { L: baseL, H: baseH };
@@ -93,14 +87,7 @@ export function ScrewCounter({
       ) : (
         <div className="mt-3 flex flex-wrap items-center gap-3 text-lg">
           <span className="font-semibold">Baseline where the maker gives none</span>
-          <OneOf
-            label="Baseline"
-            options={SCHOOLS}
-            value={String(baselineTurns)}
-            onChange={(id) =>
-              dispatch(baselineChosen(BASELINE_SCHOOLS.find((turns) => String(turns) === id)!))
-            }
-          />
+          <BaselinePick />
         </div>
       )}
       {judged && 'result' in judged && (

@@ -1,0 +1,139 @@
+import { causeOf } from '@rusty-wren/core/knowledge';
+import { coldStartDue, STAGE_WORDS } from '@rusty-wren/core/log';
+import { TriangleAlert } from 'lucide-react';
+import { useState, type ReactElement } from 'react';
+import { Link } from 'react-router';
+import { BUTTON_LOOKS } from '../ui/Button';
+import { JobHead } from '../job/JobHead';
+import { useLog, useMay } from '../job/useLog';
+import type { JobAtBench } from '../job/useJob';
+import { NotTaken } from '../keeping/NotTaken';
+import { phaseWords } from '../rack/words';
+import { OneLine } from '../ui/OneLine';
+import { dayWords, inSentence, percent } from '../ui/words';
+import { StepHead } from './steps/StepHead';
+import { Trail } from './Trail';
+
+const SUSPECTS_SHOWN = 3;
+const PLACES = [
+  { to: 'choices', words: 'Choices and prices' },
+  { to: 'papers', words: 'Papers' },
+  { to: 'parts', words: 'Parts' },
+] as const;
+
+/** How a job stands, for whoever answers its owner and does not work on it: nothing here asks for a hand on the machine. */
+export function AtTheCounter({ atBench }: { atBench: JobAtBench }): ReactElement {
+  const { job, picture, phase } = atBench;
+  const log = useLog(job.id);
+  const may = useMay();
+  const [now] = useState(() => new Date().toISOString());
+  const { phone } = job.customer;
+  const asked = picture.stage === 'answer';
+  return (
+    <div className="flex flex-1 flex-col">
+      <JobHead atBench={atBench} log={log} brief={false} />
+      <NotTaken jobId={job.id} />
+      <div className="grid flex-1 gap-x-12 gap-y-8 px-3 py-4 sm:px-5 lg:grid-cols-[minmax(0,11fr)_minmax(0,9fr)]">
+        <div>
+          <StepHead
+            eyebrow={asked ? 'Waits for the owner' : STAGE_WORDS[picture.stage]}
+            title={
+              asked && picture.waitingFor
+                ? picture.waitingFor
+                : phase.kind === 'check'
+                  ? 'The cause is being looked for'
+                  : phaseWords({ phase, coldStart: coldStartDue(picture.proof) }, now)
+            }
+          />
+          <p className="mt-2 text-xl">
+            {job.customer.name}
+            {phone && (
+              <>
+                {', '}
+                <a
+                  href={`tel:${phone.replace(/[^\d+]/g, '')}`}
+                  className="font-semibold tabular-nums underline"
+                >
+                  {phone}
+                </a>
+              </>
+            )}
+            {job.promisedFor && <>, promised for {dayWords(job.promisedFor)}</>}
+          </p>
+          <nav aria-label="Of this job" className="mt-5 flex flex-wrap gap-3">
+            {PLACES.map(({ to, words }) => (
+              <Link
+                key={to}
+                to={`/job/${job.id}/${to}`}
+                className={`inline-flex min-h-14 items-center rounded-md px-6 text-xl font-semibold ${BUTTON_LOOKS[asked && to === 'choices' ? 'rust' : 'plain']}`}
+              >
+                {words}
+              </Link>
+            ))}
+          </nav>
+          <Wrong atBench={atBench} />
+          {may('note') && (
+            <div className="mt-8 max-w-xl">
+              <h2 className="text-2xl font-bold">What was said</h2>
+              <OneLine
+                label="What was said"
+                placeholder="by the owner, on the phone or here"
+                most={2000}
+                done="Note it"
+                onDone={(text) => log('note', { text })}
+              />
+            </div>
+          )}
+        </div>
+        <Trail picture={picture} jobId={job.id} log={log} pointed={null} onRepeat={() => undefined} />
+      </div>
+    </div>
+  );
+}
+
+/** What is wrong, as far as it is known. */
+function Wrong({ atBench }: { atBench: JobAtBench }): ReactElement | null {
+  const { picture, diagnosis } = atBench;
+  const { found } = diagnosis;
+  const known = new Set(found.map((f) => f.cause));
+  const suspected = diagnosis.suspects
+    .filter((s) => !known.has(s.cause) && s.explains.length > 0)
+    .slice(0, SUSPECTS_SHOWN);
+  const lines = [
+    ...picture.safetyFaults.map((fault) => ({ key: fault.entryId, name: fault.words, says: 'safety fault' })),
+    ...found.map(({ cause, state }) => ({
+      key: cause,
+      name: causeOf(cause).name,
+      says: state === 'standing' ? 'found' : state === 'vain' ? 'put right without effect' : 'mended',
+    })),
+    // Once it is found, what is merely suspected is nothing to tell anybody.
+    ...(found.length > 0
+      ? []
+      : suspected.map(({ cause, probability }) => ({
+          key: cause,
+          name: causeOf(cause).name,
+          says: `suspected, ${percent(probability)}`,
+        }))),
+  ];
+  if (lines.length === 0) return null;
+  return (
+    <section aria-label="What is wrong" className="mt-8 max-w-xl">
+      <h2 className="text-2xl font-bold">What is wrong, as far as is known</h2>
+      <ul className="mt-2 divide-y divide-line border-y border-line text-lg">
+        {lines.map(({ key, name, says }) => (
+          <li key={key} className="flex min-h-11 items-baseline justify-between gap-4 py-2">
+            <span className="font-semibold">
+              {says === 'safety fault' && (
+                <TriangleAlert size={18} className="mr-2 inline text-rust" aria-hidden />
+              )}
+              {name}
+            </span>
+            <span className={`shrink-0 ${says === 'safety fault' ? 'font-bold text-rust' : ''}`}>
+              {inSentence(says)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
