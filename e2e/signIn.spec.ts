@@ -122,6 +122,7 @@ test.describe('nobody signed in', () => {
 
 test('the settings are in one place, with who changed what last', async ({ page }) => {
   await page.goto('/');
+  await expect(inHand(page, LEAD)).toBeVisible();
   await page.keyboard.press('g');
   await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();
   const shop = page.getByRole('region', { name: 'The shop' });

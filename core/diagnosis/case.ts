@@ -37,10 +37,18 @@ export type Evidence =
       outcome: RepairOutcome;
     };
 
+/**
+ * How much commoner causes are here than the trade says, as factors on their odds: what a shop has learnt. A cause that is not
+ * in it is as common as anywhere.
+ */
+export type Commonness = Partial<Readonly<Record<CauseId, number>>>;
+
 /** Everything the engine reads: live evidence only, with superseded and struck entries already gone. */
 export interface Case {
   machine: MachineFacts;
   history: History;
+  /** What the shop's closed jobs say of machines like this one; without it, the trade's odds. */
+  commonness?: Commonness;
   evidence: readonly Evidence[];
   /** What is off the machine now. */
   off: readonly PartId[];

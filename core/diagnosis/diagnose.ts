@@ -122,6 +122,9 @@ export function glanceAhead(c: Case): Glance {
   return first.stop || first.next.length < 2 ? first : { ...first, next: lookedAhead(c, p) };
 }
 
+/** Probability of every cause on a case, in the order of CAUSES, and nothing else. */
+export const causesOn = (c: Case): Readonly<Float64Array> => posterior(c).causes;
+
 /** Why a cause is suspected, or is not: any cause, however unlikely. */
 export function whyOrWhyNot(c: Case, cause: CauseId): Reasons {
   const odds = oddsFor({ ...c, evidence: [] })[CAUSE_INDEX.get(cause) ?? -1] ?? 0;

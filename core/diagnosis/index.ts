@@ -1,5 +1,6 @@
-export { takeIn, type Case, type Evidence } from './case';
+export { takeIn, type Case, type Commonness, type Evidence } from './case';
 export {
+  causesOn,
   diagnose,
   forecastOf,
   glance,

@@ -42,7 +42,7 @@ export interface Posterior {
 /** Prior odds of each cause on this machine, with what the owner did not mention taken into account. */
 export function oddsFor(c: Case): Float64Array {
   const silence = silenceFactors(new Set(complaintsOf(c)));
-  return priorOdds(c.history, c.machine).map((o, i) => o * (silence[i] ?? 1));
+  return priorOdds(c.history, c.machine, c.commonness).map((o, i) => o * (silence[i] ?? 1));
 }
 
 /** What a case complains of, each once, in the order it was said. */

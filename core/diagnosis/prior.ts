@@ -9,6 +9,7 @@ import {
   type History,
   type HistoryRule,
 } from '../knowledge';
+import type { Commonness } from './case';
 import { CHAIN_SHARE, EXTRA_FAULTS, MENTION_RATE } from './parameters';
 
 const N = CAUSES.length;
@@ -21,13 +22,17 @@ export const rulesFor = (history: History, machine: MachineFacts): HistoryRule[]
  * Prior odds of each cause by itself, nothing having brought it about, in the order of CAUSES (length: number of
  * causes), for a machine of this kind and history. Causes that cannot occur on the kind get odds 0.
  */
-export function priorOdds(history: History, machine: MachineFacts): Float64Array {
+export function priorOdds(
+  history: History,
+  machine: MachineFacts,
+  commonness: Commonness = {},
+): Float64Array {
   const rules = rulesFor(history, machine);
   const weights = CAUSES.map((cause) => cause.weight * (cause.kinds?.[machine.kind] ?? 1));
   const total = weights.reduce((a, b) => a + b, 0);
   return Float64Array.from(CAUSES, (cause, i) => {
     const p = Math.min(0.5, (EXTRA_FAULTS * (weights[i] ?? 0)) / total);
-    const factor = rules.reduce((f, rule) => f * (rule.factors[cause.id] ?? 1), 1);
+    const factor = rules.reduce((f, rule) => f * (rule.factors[cause.id] ?? 1), commonness[cause.id] ?? 1);
     return (p / (1 - p)) * factor;
   });
 }

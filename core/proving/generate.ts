@@ -3,6 +3,7 @@ import { chanceOf, givenShared, type Shared } from '../diagnosis/dependence';
 import { informativeResults, maskOf } from '../diagnosis/checkTable';
 import { asItStood, fillChosen, findingLikelihood } from '../diagnosis/likelihood';
 import { CHAIN_SHARE, MENTION_RATE } from '../diagnosis/parameters';
+import type { Commonness } from '../diagnosis';
 import { priorOdds } from '../diagnosis/prior';
 import {
   CAUSES,
@@ -34,8 +35,8 @@ export interface KnownMachine {
 const MOST_BY_THEMSELVES = 3;
 
 /** Faults drawn by the priors, and what they have brought about: every chain runs on from what it brought. */
-function faultsOf(chance: Chance, machine: MachineFacts): CauseId[] {
-  const odds = priorOdds({}, machine);
+function faultsOf(chance: Chance, machine: MachineFacts, commonness?: Commonness): CauseId[] {
+  const odds = priorOdds({}, machine, commonness);
   for (;;) {
     const faults = CAUSES.filter((_, i) => chance() < odds[i]! / (1 + odds[i]!)).map((cause) => cause.id);
     if (faults.length < 1 || faults.length > MOST_BY_THEMSELVES) continue;
@@ -49,12 +50,15 @@ function faultsOf(chance: Chance, machine: MachineFacts): CauseId[] {
   }
 }
 
-/** Draws machines by the priors until one comes in with something to complain of. */
-export function drawMachine(chance: Chance): KnownMachine {
+/**
+ * Draws machines by the priors until one comes in with something to complain of. `commonness`: how much commoner causes are where
+ * they come from than the trade says.
+ */
+export function drawMachine(chance: Chance, commonness?: Commonness): KnownMachine {
   for (;;) {
     const kind = MACHINE_KINDS[Math.floor(chance() * MACHINE_KINDS.length)]!;
     const machine: MachineFacts = { kind, displacementCc: 25 + Math.floor(chance() * 40) };
-    const faults = faultsOf(chance, machine);
+    const faults = faultsOf(chance, machine, commonness);
     const heard = new Map<ComplaintId, CauseId[]>();
     for (const id of COMPLAINT_IDS) {
       const from = faults.filter((fault) => {

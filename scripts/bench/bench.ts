@@ -9,6 +9,7 @@ import { days } from './days';
 import { speedInChromium } from './inChromium';
 import { ears } from './ear';
 import { smallNetworks } from './networks';
+import { learning } from './learning';
 import { opening } from './opening';
 import { rebuildWith } from './rebuildWith';
 import { recovery } from './recovery';
@@ -21,6 +22,7 @@ import { POLICIES, type Outcome, type Share } from './plays';
  * Speed of the inference, every policy played on the same drawn machines, and the plan against the exact optimum.
  * The ear against two pitch detectors on `--clips N` recordings a place, and the tuning advice on `--tunes N` mistunings.
  * The day's plan against simple rules and the best there is on `--weeks N` drawn weeks (500); `--days-only` for that alone.
+ * What is learnt on `--shops N` drawn shops (200); `--learning-only` for that alone.
  * `--opening` alone: until the rack and the bench are usable, on a slow processor and line, beside an empty page.
  * `--scale` alone: start, rack, finding and the rest on histories of `--jobs 1000,25000,250000` jobs.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
@@ -161,6 +163,8 @@ function firsts(played: readonly Outcome[]): void {
 
 const pc = (x: number): string => `${(100 * x).toFixed(0)} %`;
 
+const SHOPS = 200;
+
 function flag(name: string): string | undefined {
   const at = process.argv.indexOf(`--${name}`);
   return at > 0 ? process.argv[at + 1] : undefined;
@@ -174,6 +178,10 @@ if (process.argv.includes('--opening')) {
   await opening();
   process.exit();
 }
+if (process.argv.includes('--learning-only')) {
+  learning(Number(flag('shops') ?? SHOPS));
+  process.exit();
+}
 if (!process.argv.includes('--plays-only')) days(Number(flag('weeks') ?? 500));
 if (process.argv.includes('--days-only')) process.exit();
 if (!process.argv.includes('--plays-only')) {
@@ -182,6 +190,7 @@ if (!process.argv.includes('--plays-only')) {
   recovery();
   ears(Number(flag('clips') ?? 3));
   tunes(Number(flag('tunes') ?? 500));
+  learning(Number(flag('shops') ?? SHOPS));
 }
 smallNetworks();
 await policies(

@@ -1,0 +1,14 @@
+export { expectedOn, groupOf, lessonOf, type Lesson, type Thousandths } from './lesson';
+export { taughtBy, type OwnersJob, type Taught } from './owner';
+export {
+  addTally,
+  commonnessIn,
+  learn,
+  learntFor,
+  type Learnt,
+  type LearntCause,
+  type LearntOf,
+  type Tallies,
+  type Tally,
+} from './learn';
+export { ENOUGH, FURTHEST, STRENGTH } from './parameters';

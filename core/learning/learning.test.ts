@@ -1,0 +1,202 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { diagnose, type Commonness } from '../diagnosis';
+import { CAUSE_IDS, type CauseId } from '../knowledge';
+import type { Picture } from '../log';
+import {
+  addTally,
+  commonnessIn,
+  expectedOn,
+  FURTHEST,
+  groupOf,
+  learn,
+  learntFor,
+  lessonOf,
+  taughtBy,
+  type OwnersJob,
+  type Tally,
+} from '.';
+
+const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
+const GROUP = groupOf(SAW);
+const EXPECTED = expectedOn(SAW, {}, ['no-fire']);
+
+const step = (done: boolean) => ({
+  id: 'idle',
+  label: '',
+  by: { kind: 'proved', step: 'idle-minute' } as const,
+  done,
+});
+type Read = Pick<Picture, 'stage' | 'complaints' | 'found' | 'proof' | 'settled'>;
+const fault = (cause: CauseId, state: Read['found'][number]['state']): Read['found'][number] =>
+  ({
+    cause,
+    state,
+    refs: ['1'],
+    cured: state === 'mended',
+    answer: null,
+  }) as unknown as Read['found'][number];
+const closed = (more: Partial<Read> = {}): Read => ({
+  stage: 'closed',
+  complaints: [{ entryId: '1', complaint: 'no-fire' }],
+  found: [fault('coil-failed', 'mended')],
+  settled: [
+    {
+      entryId: '2',
+      notedAt: '',
+      cause: 'coil-failed',
+      outcome: 'cured',
+    } as unknown as Read['settled'][number],
+  ],
+  proof: [step(true)],
+  ...more,
+});
+
+describe('a closed job', () => {
+  it('teaches what was mended on it and proved', () => {
+    expect(lessonOf(closed())).toEqual({ counts: 1000, found: ['coil-failed'] });
+  });
+  it.each([
+    ['open', { stage: 'proof' }],
+    ['closed with nothing complained of', { complaints: [] }],
+    ['closed with nothing found', { found: [] }],
+    ['closed after repairs in vain', { found: [fault('coil-failed', 'vain')] }],
+    ['closed with a repair nobody tried', { found: [fault('coil-failed', 'untried')] }],
+    ['closed with what cannot be the complaint', { found: [fault('chain-dull', 'standing')] }],
+  ] as [string, Partial<Read>][])('teaches nothing while %s', (_, more) => {
+    expect(lessonOf(closed(more))).toBeNull();
+  });
+  it('counts less unproved, or told and left', () => {
+    expect(lessonOf(closed({ proof: [step(false)] }))?.counts).toBe(400);
+    expect(lessonOf(closed({ found: [fault('coil-failed', 'standing')], settled: [] }))?.counts).toBe(400);
+  });
+});
+
+const job = (id: string, more: Partial<OwnersJob> = {}): OwnersJob => ({
+  id,
+  machineId: id,
+  checkedInAt: '2026-03-01T08:00:00.000Z',
+  closedAt: '2026-03-03T08:00:00.000Z',
+  complaints: ['no-fire'],
+  sharedCan: false,
+  lesson: { counts: 1000, found: ['stale-fuel'] },
+  expected: { 'stale-fuel': 200, 'coil-failed': 50 },
+  ...more,
+});
+
+describe('the jobs of an owner', () => {
+  it('a comeback with the same takes the lesson back, on its ninetieth day and not after', () => {
+    const back = (checkedInAt: string, complaints: OwnersJob['complaints']) =>
+      taughtBy([
+        job('a'),
+        job('b', { machineId: 'a', checkedInAt, complaints, closedAt: null, lesson: null }),
+      ]).has('a');
+    expect(back('2026-05-30T08:00:00.000Z', ['no-fire'])).toBe(false);
+    expect(back('2026-06-02T08:00:00.000Z', ['no-fire'])).toBe(true);
+    expect(back('2026-05-30T08:00:00.000Z', ['rattle-or-scrape'])).toBe(true);
+  });
+  it('three machines on one can teach its fuel once, and all else of each', () => {
+    const taught = taughtBy(['a', 'b', 'c'].map((id) => job(id, { sharedCan: true })));
+    const found = [...taught.values()].map((t) => t.found['stale-fuel'] ?? 0);
+    expect(found).toEqual([333, 333, 333]);
+    expect([...taught.values()][0]?.expected).toEqual({ 'stale-fuel': 67, 'coil-failed': 50 });
+    const apart = taughtBy([
+      job('a', { sharedCan: true }),
+      job('b', { sharedCan: true, closedAt: '2026-08-01T08:00:00.000Z' }),
+    ]);
+    expect(apart.get('a')?.found['stale-fuel']).toBe(1000);
+  });
+});
+
+const tally = (jobs: number, found: Partial<Record<CauseId, number>>): Tally => ({
+  counts: jobs * 1000,
+  found: Object.fromEntries(Object.entries(found).map(([c, n]) => [c, n * 1000])),
+  expected: Object.fromEntries(Object.entries(EXPECTED).map(([c, n]) => [c, n * jobs])),
+});
+const factor = (t: Tally, cause: CauseId): number =>
+  learn({ groups: { [GROUP]: t }, models: {} }).shop.causes[cause]?.factor ?? 1;
+const A_TALLY = fc
+  .record({
+    jobs: fc.integer({ min: 0, max: 500 }),
+    found: fc.array(fc.constantFrom(...CAUSE_IDS), { maxLength: 40 }),
+  })
+  .map(({ jobs, found }) =>
+    tally(jobs, Object.fromEntries(found.map((cause) => [cause, found.filter((f) => f === cause).length]))),
+  );
+
+describe('what is learnt', () => {
+  it('is nothing from nothing: the trade’s odds stand', () => {
+    const learnt = learn({ groups: {}, models: {} });
+    expect(commonnessIn(learntFor(learnt, SAW, 'brakken b45'))).toBeNull();
+  });
+  it('what was found oftener than expected is commoner, what was not found is rarer', () => {
+    const t = tally(60, { 'coil-failed': 40, 'stale-fuel': 10 });
+    expect(factor(t, 'coil-failed')).toBeGreaterThan(1.3);
+    expect(factor(t, 'plug-failed')).toBeLessThan(1);
+  });
+  it('is the share of the trade’s strength and of the shop’s jobs: the mean of a Dirichlet', () => {
+    const t: Tally = {
+      counts: 500_000,
+      found: { 'coil-failed': 300_000, 'stale-fuel': 200_000 },
+      expected: { 'coil-failed': 100_000, 'stale-fuel': 400_000 },
+    };
+    // 500 jobs of the trade beside 500 of the shop: (0.2 + 0.6) / 2 against 0.2, and (0.8 + 0.4) / 2 against 0.8.
+    expect(factor(t, 'coil-failed')).toBeCloseTo(2, 3);
+    expect(factor(t, 'stale-fuel')).toBeCloseTo(0.75, 3);
+  });
+  it('makes nothing impossible or certain, whatever was found', () => {
+    fc.assert(
+      fc.property(A_TALLY, (t) => {
+        const { causes } = learn({ groups: { [GROUP]: t }, models: {} }).shop;
+        for (const { factor: f } of Object.values(causes)) {
+          expect(f).toBeGreaterThanOrEqual(1 / FURTHEST - 1e-4);
+          expect(f).toBeLessThanOrEqual(FURTHEST);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('does not depend on the order of the jobs, to the last digit', () => {
+    fc.assert(
+      fc.property(fc.array(A_TALLY, { minLength: 2, maxLength: 6 }), (tallies) => {
+        const one = tallies.reduce(addTally);
+        const other = tallies.toReversed().reduce(addTally);
+        expect(JSON.stringify(learn({ groups: { [GROUP]: one }, models: {} }))).toBe(
+          JSON.stringify(learn({ groups: { [GROUP]: other }, models: {} })),
+        );
+      }),
+      { numRuns: 40 },
+    );
+  });
+  it('of a class and a model has a say where there are enough', () => {
+    const few = learn({ groups: { [GROUP]: tally(11, { 'coil-failed': 5 }) }, models: {} });
+    expect(few.groups).toEqual({});
+    const many = learn({
+      groups: { [GROUP]: tally(100, { 'coil-failed': 20 }), other: tally(100, { 'stale-fuel': 90 }) },
+      models: {
+        'brakken b45': { ...tally(8, { 'plug-lead-loose': 8 }), group: GROUP },
+        'brakken x': { ...tally(7, {}), group: GROUP },
+      },
+    });
+    expect(Object.keys(many.groups)).toEqual(expect.arrayContaining([GROUP, 'other']));
+    expect(Object.keys(many.models)).toEqual(['brakken b45']);
+    const of = (model: string): Commonness => commonnessIn(learntFor(many, SAW, model)) ?? {};
+    expect(of('brakken b45')['plug-lead-loose']).toBeGreaterThan(of('brakken x')['plug-lead-loose'] ?? 1);
+  });
+  it('moves the engine: a shop that finds coils suspects them sooner', () => {
+    const c = {
+      machine: SAW,
+      history: {},
+      evidence: [{ ref: '1', kind: 'complaint', complaint: 'no-fire' } as const],
+      off: [],
+    };
+    const learnt = learn({
+      groups: { [GROUP]: tally(200, { 'coil-failed': 100, 'stale-fuel': 30 }) },
+      models: {},
+    });
+    const commonness = commonnessIn(learntFor(learnt, SAW, ''))!;
+    const of = (d: ReturnType<typeof diagnose>) =>
+      d.suspects.find((s) => s.cause === 'coil-failed')!.probability;
+    expect(of(diagnose({ ...c, commonness }))).toBeGreaterThan(1.5 * of(diagnose(c)));
+  });
+});
