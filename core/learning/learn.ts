@@ -3,7 +3,7 @@ import { CAUSE_IDS, type CauseId } from '../knowledge';
 import type { MachineFacts } from '../machine';
 import { groupOf, type Thousandths } from './lesson';
 import type { Taught } from './owner';
-import { ENOUGH, FURTHEST, STRENGTH } from './parameters';
+import { CHANCE, ENOUGH, FURTHEST, LEAST_PRIOR, STRENGTH, SURELY } from './parameters';
 
 /** What all that was taught of some machines comes to: thousandths of a job. */
 export type Tally = Taught;
@@ -42,6 +42,19 @@ const bounded = (factor: number): number => Math.min(FURTHEST, Math.max(1 / FURT
 /** Four decimals: the same on every machine. */
 const rounded = (factor: number): number => Math.round(factor * 10_000) / 10_000;
 
+/**
+ * What was found, as far as it is more than chance (thousandths): within one spread of what is due it is no news, from `SURELY`
+ * spreads on it counts in full, between them in proportion (firm shrinkage, Gao and Bruce 1997). The spread of a count is the root
+ * of what is due.
+ */
+function beyondChance(found: number, due: number): number {
+  const spread = Math.sqrt(due / 1000 + 1) * 1000;
+  const off = found - due;
+  const by = Math.abs(off) / spread;
+  const counts = Math.min(by, Math.max(0, (SURELY * (by - CHANCE)) / (SURELY - CHANCE)));
+  return due + Math.sign(off) * counts * spread;
+}
+
 /** Two tallies together. */
 export function addTally(x: Tally, y: Tally): Tally {
   const added = (a: Thousandths, b: Thousandths): Thousandths => {
@@ -74,8 +87,8 @@ function learntOf(tally: Tally, before: (cause: CauseId) => number, strength: nu
     if (found === 0 && expected === 0) continue;
     // Nothing to compare, or never expected: as common as what is hardly ever expected.
     const share = Number.isFinite(scale) ? Math.max(due.get(cause)! * scale, 1) : 0;
-    const prior = all > 0 ? (strength * 1000 * share) / all : 0;
-    const moved = prior > 0 ? (prior + found) / (prior + share) : 1;
+    const prior = all > 0 ? Math.max((strength * 1000 * share) / all, LEAST_PRIOR * 1000) : 0;
+    const moved = prior > 0 ? (prior + beyondChance(found, share)) / (prior + share) : 1;
     causes[cause] = { factor: rounded(bounded(before(cause) * moved)), found, expected };
   }
   return { counts: tally.counts, causes };

@@ -12,6 +12,7 @@ import {
   learn,
   learntFor,
   lessonOf,
+  STRENGTH,
   taughtBy,
   type OwnersJob,
   type Tally,
@@ -134,15 +135,25 @@ describe('what is learnt', () => {
     expect(factor(t, 'coil-failed')).toBeGreaterThan(1.3);
     expect(factor(t, 'plug-failed')).toBeLessThan(1);
   });
+  it('is nothing where chance alone would bring it', () => {
+    const jobs = 100;
+    const due = ((EXPECTED['coil-failed'] ?? 0) * jobs) / 1000;
+    const within = tally(jobs, { 'coil-failed': Math.round(due + Math.sqrt(due) * 0.5) });
+    // All else as it was due: only the coil is off, and by half a spread.
+    const found = { ...within.expected, 'coil-failed': within.found['coil-failed'] ?? 0 };
+    expect(Math.abs(Math.log(factor({ ...within, found }, 'coil-failed')))).toBeLessThan(0.02);
+  });
   it('is the share of the trade’s strength and of the shop’s jobs: the mean of a Dirichlet', () => {
     const t: Tally = {
       counts: 500_000,
       found: { 'coil-failed': 300_000, 'stale-fuel': 200_000 },
       expected: { 'coil-failed': 100_000, 'stale-fuel': 400_000 },
     };
-    // 500 jobs of the trade beside 500 of the shop: (0.2 + 0.6) / 2 against 0.2, and (0.8 + 0.4) / 2 against 0.8.
-    expect(factor(t, 'coil-failed')).toBeCloseTo(2, 3);
-    expect(factor(t, 'stale-fuel')).toBeCloseTo(0.75, 3);
+    // So many jobs of the trade beside 500 of the shop, far beyond chance: the mean of 0.2 and 0.6 against 0.2, and so on.
+    const { shop } = STRENGTH;
+    const mean = (trade: number, here: number) => (trade * shop + here * 500) / (shop + 500) / trade;
+    expect(factor(t, 'coil-failed')).toBeCloseTo(mean(0.2, 0.6), 3);
+    expect(factor(t, 'stale-fuel')).toBeCloseTo(mean(0.8, 0.4), 3);
   });
   it('makes nothing impossible or certain, whatever was found', () => {
     fc.assert(

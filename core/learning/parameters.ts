@@ -5,12 +5,20 @@
  */
 export const STRENGTH = {
   /** What all of the shop's jobs say against the trade's word. */
-  shop: 500,
+  shop: 400,
   /** What a class of machine says against the whole shop. */
-  group: 400,
+  group: 600,
   /** What a model says against its class. */
   model: 150,
 } as const;
+/** However rare a cause is, the trade's word on it is worth so many jobs. */
+export const LEAST_PRIOR = 1;
+/**
+ * Spreads of chance within which what was found is no news, and from which on it counts in full: a shop like any other learns next
+ * to nothing.
+ */
+export const CHANCE = 1;
+export const SURELY = 2.5;
 /** A class, and a model, has a say from so many jobs on. */
 export const ENOUGH = { group: 12, model: 8 } as const;
 /** Nothing is learnt to be more than so many times commoner, or rarer, than the trade says. */

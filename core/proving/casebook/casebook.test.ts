@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { chanceFrom } from '../../chance';
+import { learntInShop } from '../shop';
 import { CASEBOOK, shortOf } from './index';
 
 describe('the casebook', () => {
@@ -24,5 +26,12 @@ describe('the casebook', () => {
 
   it.each(CASEBOOK.map((bench) => [bench.title, bench] as const))('%s', (_, bench) => {
     expect(shortOf(bench)).toEqual([]);
+  });
+
+  // Chance moves what stands on a knife's edge: never more than two cases of a shop like any other.
+  it.each([1, 2, 3])('holds in a shop that has learnt from 500 ordinary jobs (%i)', (seed) => {
+    const learnt = learntInShop(chanceFrom(seed), { jobs: 500 });
+    const short = CASEBOOK.filter((bench) => shortOf(bench, learnt).length > 0).map((bench) => bench.title);
+    expect(short.length, short.join('; ')).toBeLessThanOrEqual(2);
   });
 });

@@ -1,9 +1,14 @@
 import { diagnose } from '../../diagnosis';
+import { commonnessIn, learntFor, type Learnt } from '../../learning';
 import { caseOfBench, type BenchCase } from './benchCase';
 
-/** Where the engine's answer falls short of what the case expects, one sentence each; empty where it holds. */
-export function shortOf(bench: BenchCase): string[] {
-  const c = caseOfBench(bench);
+/**
+ * Where the engine's answer falls short of what the case expects, one sentence each; empty where it holds. `learnt`: what the shop
+ * it is asked in has learnt.
+ */
+export function shortOf(bench: BenchCase, learnt?: Learnt): string[] {
+  const commonness = learnt && commonnessIn(learntFor(learnt, bench.machine, ''));
+  const c = { ...caseOfBench(bench), ...(commonness && { commonness }) };
   const d = diagnose(c);
   const { expect } = bench;
   const short: string[] = [];
