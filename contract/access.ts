@@ -63,7 +63,7 @@ export interface Instrument {
 }
 
 /** Settings of the whole shop, each under the name that its changes are written down by. */
-export const SETTINGS = ['rules', 'prices', 'specs', 'own-order', 'hours', 'rooms'] as const;
+export const SETTINGS = ['rules', 'prices', 'specs', 'own-order', 'hours', 'rooms', 'learning'] as const;
 export type Setting = (typeof SETTINGS)[number];
 
 /** What can be done with access and settings. */

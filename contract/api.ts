@@ -5,6 +5,7 @@ import {
   type CheckId,
   type ComplaintId,
 } from '@rusty-wren/core/knowledge';
+import type { LearntHere } from '@rusty-wren/core/learning';
 import type { MachineFacts, MachineKind } from '@rusty-wren/core/machine';
 import type { Entry, Leaving, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
@@ -93,6 +94,8 @@ export interface JobWithLog {
   entries: Entry[];
   /** Squeezes measured on this machine and others of its model, oldest first. */
   squeezes: SqueezeReading[];
+  /** What closed jobs say of machines like it; not there where they do not count. */
+  learnt?: LearntHere;
   /** Other open jobs of the same owner whose machines are said to drink from the same can. */
   sameCan: { job: Job; entries: Entry[] }[];
 }
@@ -209,8 +212,9 @@ export interface CheckIn {
   entries: NewEntry[];
 }
 
-/** What changes beside the logs: the drawer with its orders, the day's hours and plan, or what the engine makes of open jobs. */
-export type Moved = 'parts' | 'day' | 'rack';
+/** What changes beside the logs: the drawer with its orders, the day's hours and plan, what the engine makes of open jobs, or what
+ * closed ones have taught. */
+export type Moved = 'parts' | 'day' | 'rack' | 'learnt';
 
 /** What the change stream says: this job's log has grown to this many entries. */
 export interface JobChanged {

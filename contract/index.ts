@@ -16,4 +16,5 @@ export * from './parts';
 export * from './day';
 export * from './photos';
 export * from './access';
+export * from './learning';
 export * from './signIn';

@@ -22,6 +22,8 @@ import { peopleRoutes } from './people/routes';
 import { photoRoutes } from './photos/routes';
 import { TRUST_STYLE, trustRoutes } from './lan';
 import { OWNER_STYLE } from './owner/page';
+import { learningRoutes } from './learning/routes';
+import type { Learner } from './learning/learner';
 import { Announcer } from './stream/announcer';
 import type { Changes } from './stream/changes';
 import { shopRoutes } from './shop/routes';
@@ -43,6 +45,8 @@ export interface AppParts {
   names?: readonly string[];
   /** What works out what the engine makes of open jobs, and how long the rack waits for it, ms. */
   outlooks?: Outlooks;
+  /** What learns from closed jobs; without it nobody does here. */
+  learner?: Learner;
   patience?: number;
   /** Whether the database is there and made; until then everything waits. */
   isReady?: () => boolean;
@@ -73,6 +77,7 @@ export function createApp({
   webRoot,
   authority,
   outlooks = new Outlooks(pool),
+  learner,
   patience = PATIENCE_MS,
   isReady = () => true,
   names = LOOPBACK,
@@ -80,7 +85,10 @@ export function createApp({
   mostFromOwners,
 }: AppParts): Hono {
   const app = new Hono();
-  const announcer = new Announcer(pool, (jobId, entries) => outlooks.grew(jobId, entries));
+  const announcer = new Announcer(pool, (jobId, entries) => {
+    outlooks.grew(jobId, entries);
+    learner?.want();
+  });
   app.use(ownNamesOnly(names));
   app.use('/api/*', atMost(mostRequests));
   // The owner's page runs nothing, fetches nothing but its photos, and tells no other site where it was.
@@ -175,6 +183,10 @@ export function createApp({
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));
   app.route('/api/shop', shopRoutes(pool));
+  app.route(
+    '/api/learnt',
+    learningRoutes(pool, () => outlooks.learnt()),
+  );
   app.route('/api', findRoutes(pool));
   app.route('/api/stream', streamRoutes(changes));
   app.all('/api/*', () => {

@@ -11,6 +11,7 @@ import { connect, isAway } from './db/pool';
 import { loadDemo } from './demo/load';
 import { LOOPBACK } from './http/guard';
 import { lanCertificates } from './lan';
+import { Learner } from './learning/learner';
 import { Announcer } from './stream/announcer';
 import { Changes } from './stream/changes';
 
@@ -39,6 +40,11 @@ async function onceThere<T>(work: () => Promise<T>): Promise<T> {
 }
 
 const outlooks = new Outlooks(pool, true);
+const learner = new Learner(
+  pool,
+  (asked) => outlooks.expected(asked),
+  () => outlooks.learnt(),
+);
 let ready = false;
 const listed = (variable: string): string[] =>
   process.env[variable]
@@ -54,6 +60,7 @@ const app = createApp({
   changes,
   webRoot,
   outlooks,
+  learner,
   isReady: () => ready,
   names: [...LOOPBACK, ...lan, ...listed('NAMES')],
   ...(certificates && { authority: certificates.authority }),
@@ -100,6 +107,7 @@ async function stop(): Promise<void> {
     server.close();
     if ('closeAllConnections' in server) server.closeAllConnections();
   }
+  await learner.stop();
   await outlooks.stop();
   await changes.stop();
   await pool.end();
@@ -118,4 +126,5 @@ await onceThere(() => new Announcer(pool).gap());
 ready = true;
 // While the benches go on: cards of an older program are made anew, and what nobody has looked at yet is looked at.
 await onceThere(() => rebuildCards(pool, () => stopping));
+learner.want();
 await onceThere(() => readRack(pool, outlooks, { now: new Date().toISOString(), patience: 0 }));

@@ -3,7 +3,7 @@ import { CAUSE_IDS, type CauseId } from '../knowledge';
 import type { MachineFacts } from '../machine';
 import { groupOf, type Thousandths } from './lesson';
 import type { Taught } from './owner';
-import { CHANCE, ENOUGH, FURTHEST, LEAST_PRIOR, STRENGTH, SURELY } from './parameters';
+import { CHANCE, ENOUGH, FURTHEST, LEAST_PRIOR, STEP, STRENGTH, SURELY } from './parameters';
 
 /** What all that was taught of some machines comes to: thousandths of a job. */
 export type Tally = Taught;
@@ -39,8 +39,11 @@ export interface Learnt {
 
 const sum = (of: Thousandths): number => Object.values(of).reduce((a, b) => a + b, 0);
 const bounded = (factor: number): number => Math.min(FURTHEST, Math.max(1 / FURTHEST, factor));
-/** Four decimals: the same on every machine. */
-const rounded = (factor: number): number => Math.round(factor * 10_000) / 10_000;
+/** In steps of a twentieth: the odds do not stir with every job that is closed. Four decimals: the same on every machine. */
+function rounded(factor: number): number {
+  const step = Math.round(Math.log(factor) / Math.log(STEP));
+  return Math.round(STEP ** step * 10_000) / 10_000;
+}
 
 /**
  * What was found, as far as it is more than chance (thousandths): within one spread of what is due it is no news, from `SURELY`
@@ -127,9 +130,42 @@ export function learn({ groups, models }: Tallies): Learnt {
   return { shop, groups: learntGroups, models: learntModels };
 }
 
-/** What a shop has learnt of machines like one: of its model where there are enough, else of its class, else of all. `model`: maker and model in small letters. */
-export const learntFor = (learnt: Learnt, machine: MachineFacts, model: string): LearntOf =>
-  learnt.models[model] ?? learnt.groups[groupOf(machine)] ?? learnt.shop;
+/** What was learnt of machines like one, and how like it they are. */
+export interface LearntHere extends LearntOf {
+  like: 'model' | 'class' | 'shop';
+}
+
+/**
+ * What a shop has learnt of machines like one: of its model where there are enough, else of its class, else of all. `model`: maker
+ * and model in small letters.
+ */
+export function learntFor(learnt: Learnt, machine: MachineFacts, model: string): LearntHere {
+  const ofModel = learnt.models[model];
+  if (ofModel) return { like: 'model', counts: ofModel.counts, causes: ofModel.causes };
+  const ofClass = learnt.groups[groupOf(machine)];
+  return ofClass ? { like: 'class', ...ofClass } : { like: 'shop', ...learnt.shop };
+}
+
+/** A tally as so many hundredths of it count. */
+export function weighed({ counts, found, expected }: Tally, hundredths: number): Tally {
+  const part = (n: number): number => Math.round((n * hundredths) / 100);
+  const parts = (of: Thousandths): Thousandths =>
+    Object.fromEntries(Object.entries(of).map(([cause, n]) => [cause, part(n)]));
+  return { counts: part(counts), found: parts(found), expected: parts(expected) };
+}
+
+/** Tallies of two shops together. */
+export function together(x: Tallies, y: Tallies): Tallies {
+  const groups = { ...x.groups };
+  for (const [name, tally] of Object.entries(y.groups))
+    groups[name] = addTally(groups[name] ?? NOTHING, tally);
+  const models = { ...x.models };
+  for (const [name, { group, ...tally }] of Object.entries(y.models)) {
+    const own = models[name];
+    models[name] = { ...addTally(own ?? NOTHING, tally), group: own?.group ?? group };
+  }
+  return { groups, models };
+}
 
 /** What was learnt, as the diagnosis takes it; null where nothing was. */
 export function commonnessIn({ causes }: LearntOf): Commonness | null {

@@ -23,6 +23,8 @@ export const SURELY = 2.5;
 export const ENOUGH = { group: 12, model: 8 } as const;
 /** Nothing is learnt to be more than so many times commoner, or rarer, than the trade says. */
 export const FURTHEST = 6;
+/** What is learnt is told in steps of this factor. */
+export const STEP = 1.05;
 /** What a closing counts that was not proved, or was waived, against one that was: thousandths of a job. */
 export const PROVED = 1000;
 export const UNPROVED = 400;

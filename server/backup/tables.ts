@@ -10,7 +10,16 @@ export interface Table {
 }
 
 /** Worked out of the logs: made anew wherever they are wanted. */
-const WORKED_OUT = ['job_card', 'squeeze', 'carburettor_seen', 'word'];
+const WORKED_OUT = [
+  'job_card',
+  'squeeze',
+  'carburettor_seen',
+  'word',
+  'lesson',
+  'to_learn',
+  'tally',
+  'tallied',
+];
 
 /** Opens the shop, and is nobody's to carry about: who comes from an export chooses a PIN anew. */
 const OPENS = {

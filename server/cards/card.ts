@@ -14,7 +14,7 @@ import {
 import { judgeReading } from '@rusty-wren/core/reading';
 
 /** Counted up whenever a card is worked out in another way: older ones are made anew. */
-export const CARD_VERSION = 2;
+export const CARD_VERSION = 3;
 
 /** What a job's log says to lists, as it is kept. `phase`: null where the engine has to be asked. */
 export interface Says extends Pick<
@@ -45,12 +45,12 @@ export const factsKey = (machine: Machine): string =>
     .digest('base64url')
     .slice(0, 16);
 
-/** What the outlook on a job is worked out from: its log, its model's figures, and the logs of jobs on the same can. */
+/** What the outlook on a job is worked out from: its log, its model's figures, what was learnt, and the logs of jobs on the same can. */
 export const outlookKey = (
-  { seq, facts }: { seq: number; facts: string },
+  { seq, facts, odds }: { seq: number; facts: string; odds: string },
   mates: readonly { id: string; seq: number }[],
 ): string =>
-  [CARD_VERSION, seq, facts, ...mates.map((m) => `${m.id}:${m.seq}`).sort()].join(' ').slice(0, 1000);
+  [CARD_VERSION, seq, facts, odds, ...mates.map((m) => `${m.id}:${m.seq}`).sort()].join(' ').slice(0, 1000);
 
 /** What was put right, without the entries that say so. */
 const plainly = (mend: ToMend): ToMend =>

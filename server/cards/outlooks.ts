@@ -1,14 +1,18 @@
+import { factsOf } from '@rusty-wren/contract';
 import { caseOf, evidenceFromTheCan, phaseOf, type Entry } from '@rusty-wren/core/log';
 import type { Case } from '@rusty-wren/core/diagnosis';
+import { commonnessIn, type Thousandths } from '@rusty-wren/core/learning';
 import { inTransaction, type Pool } from '../db/pool';
 import { readLogs } from '../jobs/log';
 import { jobOf } from '../jobs/rows';
-import { readSqueezes } from '../specs/squeeze';
+import { learntHere, oddsName, readLearnt } from '../learning/read';
+import { modelKey, readSqueezes } from '../specs/squeeze';
 import { Announcer } from '../stream/announcer';
 import { factsKey, outlookKey, pictureOf, type Outlook } from './card';
 import { openOfModels, project } from './project';
 import { CARD_COLUMNS, type CardRow } from './rows';
 import { Thinker } from './thinker';
+import type { AskedOf } from '../learning/learner';
 
 /** What is told of the rack is gathered so long, ms. */
 const GATHER_MS = 200;
@@ -36,6 +40,21 @@ export class Outlooks {
     private readonly ahead = false,
   ) {
     this.announcer = new Announcer(pool);
+  }
+
+  /** What the trade would expect on a machine, before it is looked at. */
+  expected(asked: AskedOf): Promise<Thousandths> {
+    return this.thinker.expected(asked);
+  }
+
+  /** What was learnt has changed: every bench is told, and the open jobs are looked at again. */
+  async learnt(): Promise<void> {
+    await this.announcer.moved('learnt');
+    if (!this.ahead) return;
+    const { rows } = await this.pool.query<{ job_id: string }>(
+      "SELECT job_id FROM job_card WHERE stage <> 'closed'",
+    );
+    for (const { job_id } of rows) this.want(job_id);
   }
 
   /** A log has grown: it is looked at again, and with a squeeze the open jobs of its model, which are judged by that. */
@@ -148,11 +167,18 @@ export class Outlooks {
     });
     if (!one) return null;
     const facts = factsKey(one.machine);
+    const known = await readLearnt(this.pool);
+    const odds = oddsName(known, factsOf(one.machine), modelKey(row));
+    const here = learntHere(known, factsOf(one.machine), modelKey(row));
+    const commonness = here && commonnessIn(here);
     const key = outlookKey(
-      { seq: one.seq, facts },
+      { seq: one.seq, facts, odds },
       others.map((m) => ({ id: m.jobId, seq: m.seq })),
     );
-    const of: Case = caseOf(one.picture, evidenceFromTheCan(one.picture, id, others));
+    const of: Case = {
+      ...caseOf(one.picture, evidenceFromTheCan(one.picture, id, others)),
+      ...(commonness && { commonness }),
+    };
     return { picture: one.picture, case: of, key, known: row.outlook_key, facts, knownFacts: row.facts };
   }
 

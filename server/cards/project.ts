@@ -2,6 +2,7 @@ import { leavingOf } from '@rusty-wren/core/log';
 import type pg from 'pg';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { readLogs } from '../jobs/log';
+import { keepLessons } from '../learning/lessons';
 import { JOB_COLUMNS, jobOf, type JobRow } from '../jobs/rows';
 import { modelKey, readSqueezes } from '../specs/squeeze';
 import { CARD_VERSION, carburettorIn, factsKey, pictureOf, saysOf, squeezesIn, wordsOf } from './card';
@@ -23,10 +24,12 @@ export async function project(client: pg.PoolClient, jobIds: Iterable<string>): 
   await keepSeen(client, rows, logs);
   // Those of this very job count for others of its model, and so they are kept first.
   const squeezes = await readSqueezes(client, rows);
-  const cards = rows.map((row) => {
+  const read = rows.map((row) => {
     const job = jobOf(row, squeezes(row));
     const entries = logs.get(row.id) ?? [];
-    const picture = pictureOf(job.machine, entries);
+    return { row, job, entries, picture: pictureOf(job.machine, entries) };
+  });
+  const cards = read.map(({ row, job, entries, picture }) => {
     return {
       job_id: row.id,
       version: CARD_VERSION,
@@ -53,6 +56,17 @@ export async function project(client: pg.PoolClient, jobIds: Iterable<string>): 
         leaving = EXCLUDED.leaving, model = EXCLUDED.model`,
     values: [JSON.stringify(cards)],
   });
+  await keepLessons(
+    client,
+    read.map(({ row, job, picture }) => ({
+      jobId: row.id,
+      customerId: row.customer_id,
+      machineId: row.machine_id,
+      machine: job.machine,
+      model: modelKey(row),
+      picture,
+    })),
+  );
   await client.query({
     name: 'keep_words',
     // In one order, so that two who bring the same new words do not wait for each other.

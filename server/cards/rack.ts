@@ -1,17 +1,21 @@
-import type { ClosedPage, RackTag } from '@rusty-wren/contract';
+import { factsOf, type ClosedPage, type RackTag } from '@rusty-wren/contract';
 import { pressing } from '@rusty-wren/core/schedule';
 import type { Db } from '../db/pool';
+import { jobOf } from '../jobs/rows';
+import { oddsName, readLearnt, type Known } from '../learning/read';
+import { modelKey } from '../specs/squeeze';
 import { outlookKey } from './card';
 import type { Outlooks } from './outlooks';
 import { CARD_COLUMNS, tagOf, type CardRow } from './rows';
 
 /** Open jobs whose outlook rests on something that has changed since. */
-function stale(rows: readonly CardRow[]): string[] {
+function stale(rows: readonly CardRow[], known: Known): string[] {
   return rows.flatMap((row) => {
     const mates = row.shared_can
       ? rows.filter((m) => m.shared_can && m.customer_id === row.customer_id && m.id !== row.id)
       : [];
-    return row.outlook_key === outlookKey(row, mates) ? [] : [row.id];
+    const odds = oddsName(known, factsOf(jobOf(row, []).machine), modelKey(row));
+    return row.outlook_key === outlookKey({ ...row, odds }, mates) ? [] : [row.id];
   });
 }
 
@@ -28,7 +32,7 @@ export async function readRack(
   { now, patience }: { now: string; patience: number },
 ): Promise<RackTag[]> {
   let rows = await readOpen(db);
-  const toThink = stale(rows);
+  const toThink = stale(rows, await readLearnt(db));
   if (toThink.length > 0) {
     toThink.forEach((id) => outlooks.want(id));
     await outlooks.settled(toThink, patience);

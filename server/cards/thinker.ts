@@ -1,7 +1,10 @@
 import { Worker } from 'node:worker_threads';
 import type { Case, Forecast, Glance } from '@rusty-wren/core/diagnosis';
+import type { Thousandths } from '@rusty-wren/core/learning';
+import type { AskedOf } from '../learning/learner';
 import type { Answered, Asked } from './thinking';
 
+type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
 type Waiting = (answer: Answered) => void;
 
 /** A thread of its own for the engine, so that no request waits while it thinks; begun when it is first asked. */
@@ -31,25 +34,32 @@ export class Thinker {
     return worker;
   }
 
-  private ask(what: Asked['what'], c: Case): Promise<Answered> {
+  private ask(what: DistributiveOmit<Asked, 'n'>): Promise<Answered> {
     const n = ++this.asked;
     return new Promise((resolve) => {
       this.waiting.set(n, resolve);
-      this.begin().postMessage({ n, what, case: c } satisfies Asked);
+      this.begin().postMessage({ n, ...what } satisfies Asked);
     });
   }
 
   /** What comes next on a case; throws where the thread fails. */
   async glance(c: Case): Promise<Pick<Glance, 'lead' | 'next' | 'stop'>> {
-    const answer = await this.ask('glance', c);
+    const answer = await this.ask({ what: 'glance', case: c });
     if ('glance' in answer) return answer.glance;
     throw new Error('failed' in answer ? answer.failed : 'another answer than was asked');
   }
 
   /** Bench minutes to the right repair; throws where the thread fails. */
   async forecast(c: Case): Promise<Pick<Forecast, 'mean' | 'p90'>> {
-    const answer = await this.ask('forecast', c);
+    const answer = await this.ask({ what: 'forecast', case: c });
     if ('forecast' in answer) return answer.forecast;
+    throw new Error('failed' in answer ? answer.failed : 'another answer than was asked');
+  }
+
+  /** What the trade would expect on a machine; throws where the thread fails. */
+  async expected(of: AskedOf): Promise<Thousandths> {
+    const answer = await this.ask({ what: 'expected', of });
+    if ('expected' in answer) return answer.expected;
     throw new Error('failed' in answer ? answer.failed : 'another answer than was asked');
   }
 

@@ -1,6 +1,7 @@
 import {
   checkInSchema,
   entriesSchema,
+  factsOf,
   parcelsSchema,
   uuid,
   type CheckIn,
@@ -20,7 +21,8 @@ import { readLog } from './log';
 import { appendEntries } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readCarburettor } from '../specs/carburettor';
-import { readSqueezes, readSqueezesOf } from '../specs/squeeze';
+import { learntHere, readLearnt } from '../learning/read';
+import { modelKey, readSqueezes, readSqueezesOf } from '../specs/squeeze';
 import type { Outlooks } from '../cards/outlooks';
 import { understood } from '../find/understood';
 import { readClosed, readRack, type After } from '../cards/rack';
@@ -30,18 +32,20 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
-  const [squeezesOf, own, carburettor, entries] = await Promise.all([
+  const [squeezesOf, own, carburettor, entries, learning] = await Promise.all([
     readSqueezes(db, [row]),
     readSqueezesOf(db, row.machine_id),
     readCarburettor(db, row),
     readLog(db, id),
+    readLearnt(db),
   ]);
   const squeezes = [...own, ...squeezesOf(row).filter((s) => s.machineId !== row.machine_id)].sort((x, y) =>
     x.notedAt.localeCompare(y.notedAt),
   );
   const known = jobOf(row, squeezes);
   const job = carburettor ? { ...known, machine: { ...known.machine, carburettor } } : known;
-  return { job, entries, squeezes, sameCan: await readSameCan(db, job, entries) };
+  const learnt = learntHere(learning, factsOf(job.machine), modelKey(row));
+  return { job, entries, squeezes, ...(learnt && { learnt }), sameCan: await readSameCan(db, job, entries) };
 }
 
 /** Adds entries to a job's log, all or none; a closing without a reason only when nothing is left open by it. */

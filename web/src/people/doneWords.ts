@@ -23,6 +23,7 @@ const WORDS: Readonly<Record<DoneWhat, string>> = {
   'own-order': 'changed the shop’s own order',
   hours: 'changed hours',
   rooms: 'changed the rooms',
+  learning: 'changed what closed jobs count',
 };
 
 const shown = (value: unknown): string =>

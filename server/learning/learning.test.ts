@@ -1,0 +1,230 @@
+import { randomUUID } from 'node:crypto';
+import type { CheckIn, JobWithLog, LearntFile, LearntState, NewEntry } from '@rusty-wren/contract';
+import { expectedOn } from '@rusty-wren/core/learning';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { inTransaction } from '../db/pool';
+import { project } from '../cards/project';
+import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
+import { signedIn } from '../testing/signedIn';
+import { Learner } from './learner';
+
+let bench: TestBench;
+let told = 0;
+let learner: Learner;
+beforeAll(async () => {
+  bench = await openBench();
+  learner = new Learner(
+    bench.pool,
+    ({ machine, history, complaints }) => Promise.resolve(expectedOn(machine, history, complaints)),
+    async () => void told++,
+  );
+});
+afterAll(async () => {
+  await learner.stop();
+  await bench.close();
+});
+
+const put = (path: string, body: unknown, method = 'PUT'): Promise<Response> =>
+  Promise.resolve(
+    bench.app.request(path, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      ...(method === 'PUT' && { body: JSON.stringify(body) }),
+    }),
+  );
+const state = async (): Promise<LearntState> =>
+  (await (await bench.app.request('/api/learnt')).json()) as LearntState;
+const entry = (kind: string, body: object, more: object = {}): NewEntry =>
+  ({ ...note(''), id: randomUUID(), kind, body, ...more }) as unknown as NewEntry;
+
+/** A saw that came in and went home with this found on it. */
+async function closed(
+  cause: 'coil' | 'vent',
+  more: Partial<CheckIn> = {},
+): Promise<{ jobId: string; found: string }> {
+  const checkIn = { ...aCheckIn(), ...more };
+  checkIn.entries = [entry('complaint', { complaint: cause === 'coil' ? 'no-fire' : 'fades-under-way' })];
+  expect((await post(bench.app, '/api/jobs', checkIn)).status).toBe(201);
+  const seen =
+    cause === 'coil'
+      ? entry('repair', { cause: 'coil-failed', outcome: 'cured' })
+      : entry('finding', { check: 'tank-vent', result: 'blocked', sureness: 'sure' });
+  const entries = [
+    ...(cause === 'coil' ? [entry('verdict', { settles: 'coil-failed' })] : []),
+    seen,
+    entry('stage', { stage: 'closed', reason: 'fetched' }),
+  ];
+  const added = await post(bench.app, `/api/jobs/${checkIn.jobId}/entries`, { entries });
+  expect(added.status, await added.clone().text()).toBe(201);
+  return { jobId: checkIn.jobId, found: seen.id };
+}
+const lessons = async () =>
+  (
+    await bench.pool.query<{
+      job_id: string;
+      counts: number;
+      found: string[];
+      taught: { found: object } | null;
+    }>('SELECT job_id, counts, found, taught FROM lesson ORDER BY job_id')
+  ).rows;
+const lessonOf = async (jobId: string) => (await lessons()).find((l) => l.job_id === jobId);
+const foundIn = async (cause: 'coil-failed' | 'tank-vent-blocked'): Promise<number> =>
+  (await state()).learnt.shop.causes[cause]?.found ?? 0;
+
+describe('closed jobs', () => {
+  it('teach what was found on them, in the background, and every bench is told once the odds have moved', async () => {
+    for (let n = 0; n < 14; n++) await closed('coil');
+    expect((await state()).learnt.shop.counts).toBe(0);
+    await learner.learn();
+    const { learnt, counts } = await state();
+    expect(counts).toBe(true);
+    expect(learnt.shop.counts).toBe(14 * 400);
+    expect(learnt.shop.causes['coil-failed']!.factor).toBeGreaterThan(1.2);
+    expect(told).toBe(1);
+    // Nothing new: nobody is told again.
+    await learner.learn();
+    expect(told).toBe(1);
+  });
+
+  it('move the odds of the next one that comes in, and can be switched off by the lead', async () => {
+    const checkIn = { ...aCheckIn(), entries: [entry('complaint', { complaint: 'no-fire' })] };
+    const job = (await (await post(bench.app, '/api/jobs', checkIn)).json()) as JobWithLog;
+    expect(job.learnt).toMatchObject({ counts: 14 * 400 });
+    const technician = await signedIn(bench.pool, 'technician');
+    const refused = await bench.out.request('/api/learnt', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', cookie: technician.cookie },
+      body: '{"counts":false}',
+    });
+    expect(refused.status).toBe(403);
+    expect((await put('/api/learnt', { counts: false })).status).toBe(200);
+    const again = (await (await bench.app.request(`/api/jobs/${checkIn.jobId}`)).json()) as JobWithLog;
+    expect(again.learnt).toBeUndefined();
+    await put('/api/learnt', { counts: true });
+    const done = (await (await bench.app.request('/api/done')).json()) as { what: string; about: object }[];
+    expect(done.slice(0, 2).map(({ what, about }) => [what, about])).toEqual([
+      ['learning', { counts: true }],
+      ['learning', { counts: false }],
+    ]);
+  });
+
+  it('take a struck verdict back: striking equals never', async () => {
+    const before = JSON.stringify(await state());
+    const { jobId, found } = await closed('vent');
+    await learner.learn();
+    expect(await foundIn('tank-vent-blocked')).toBe(400);
+    await post(bench.app, `/api/jobs/${jobId}/entries`, {
+      entries: [entry('strike', { reason: 'misread' }, { strikes: found })],
+    });
+    await learner.learn();
+    expect(await lessonOf(jobId)).toBeUndefined();
+    expect(JSON.stringify(await state())).toBe(before);
+  });
+
+  it('a comeback with the same takes the lesson back; one that comes in autumn does not', async () => {
+    const comesBack = async (notedAt: string): Promise<string> => {
+      const { jobId } = await closed('vent');
+      const { job } = (await (await bench.app.request(`/api/jobs/${jobId}`)).json()) as JobWithLog;
+      const back = await post(bench.app, '/api/jobs', {
+        jobId: randomUUID(),
+        customer: { id: job.customer.id },
+        machine: { id: job.machine.id },
+        entries: [entry('complaint', { complaint: 'fades-under-way' }, { notedAt })],
+      });
+      expect(back.status, await back.clone().text()).toBe(201);
+      await learner.learn();
+      return jobId;
+    };
+    const soon = await comesBack('2026-06-01T10:00:00.000Z');
+    expect((await lessonOf(soon))?.taught).toBeNull();
+    expect(await foundIn('tank-vent-blocked')).toBe(0);
+    const late = await comesBack('2026-09-01T10:00:00.000Z');
+    expect((await lessonOf(late))?.taught).not.toBeNull();
+    expect(await foundIn('tank-vent-blocked')).toBe(400);
+  });
+
+  it('the same logs come to the same in another process, to the last digit', async () => {
+    const kept = await lessons();
+    const known = JSON.stringify(await state());
+    await bench.pool.query('TRUNCATE lesson, to_learn, tally, tallied');
+    const { rows } = await bench.pool.query<{ id: string }>('SELECT id FROM job ORDER BY random()');
+    await inTransaction(bench.pool, (client) =>
+      project(
+        client,
+        rows.map((r) => r.id),
+      ),
+    );
+    // Two at once do no harm.
+    const other = new Learner(
+      bench.pool,
+      ({ machine, history, complaints }) => Promise.resolve(expectedOn(machine, history, complaints)),
+      async () => undefined,
+    );
+    await Promise.all([learner.learn(), other.learn()]);
+    await other.stop();
+    expect(await lessons()).toEqual(kept);
+    expect(JSON.stringify(await state())).toBe(known);
+  });
+});
+
+describe('between shops', () => {
+  it('counts go by file, without people, and count as much as they are said to; twice is once', async () => {
+    const file = (await (await bench.app.request('/api/learnt/file')).json()) as LearntFile;
+    expect(JSON.stringify(file)).not.toMatch(/Odile|Farrant|5e0c|serial/);
+    const own = await put('/api/learnt/elsewhere', { name: 'Ourselves', weight: 50, file });
+    expect([own.status, await own.json()]).toEqual([
+      400,
+      { error: 'file is this shop’s own: its jobs count already.' },
+    ]);
+    const before = (await state()).learnt.shop.counts;
+    const theirs = { ...file, shop: randomUUID() };
+    const taken = async (weight: number) =>
+      put('/api/learnt/elsewhere', { name: 'Fen Mill', weight, file: theirs });
+    expect((await taken(50)).status).toBe(200);
+    const once = await state();
+    expect(once.learnt.shop.counts).toBe(Math.round(before * 1.5));
+    expect(once.elsewhere).toMatchObject([{ name: 'Fen Mill', weight: 50, shop: theirs.shop }]);
+    await taken(50);
+    expect((await state()).learnt).toEqual(once.learnt);
+    expect((await put(`/api/learnt/elsewhere/${theirs.shop}`, {}, 'DELETE')).status).toBe(200);
+    expect((await state()).learnt.shop.counts).toBe(before);
+    expect((await put(`/api/learnt/elsewhere/${theirs.shop}`, {}, 'DELETE')).status).toBe(404);
+  });
+
+  it.each([
+    [{ name: '', weight: 50 }, 'name is not allowed to be empty'],
+    [{ name: 'x', weight: 0 }, 'weight must be'],
+    [{ name: 'x', weight: 50, file: { format: 'another' } }, 'file.format must be'],
+    [
+      {
+        name: 'x',
+        weight: 50,
+        file: {
+          format: 'rusty-wren-learnt/1',
+          shop: randomUUID(),
+          tallies: { groups: { a: { counts: 1, found: { 'no-such-cause': 1 }, expected: {} } }, models: {} },
+        },
+      },
+      'no-such-cause',
+    ],
+    [
+      {
+        name: 'x',
+        weight: 50,
+        file: {
+          format: 'rusty-wren-learnt/1',
+          shop: randomUUID(),
+          tallies: { groups: { a: { counts: -1, found: {}, expected: {} } }, models: {} },
+        },
+      },
+      'counts must be',
+    ],
+  ])('a bad file is refused with what is wrong: %j', async (body, says) => {
+    const answer = await put('/api/learnt/elsewhere', body);
+    expect([answer.status, ((await answer.json()) as { error: string }).error]).toEqual([
+      400,
+      expect.stringContaining(says),
+    ]);
+    expect((await state()).elsewhere).toEqual([]);
+  });
+});
