@@ -2,6 +2,9 @@ import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
 import { SIGNED_IN } from './setUp.mjs';
 
+/** What changes the odds of every bench: by itself, once the others are through. */
+const ALONE = /learning\.spec\.ts$/;
+
 /**
  * Against a real server on a real database; scripts/test.mjs starts both and says where. The limits are long because a machine
  * shared with others may give a test a tenth of its time.
@@ -13,6 +16,10 @@ export default defineConfig({
   fullyParallel: true,
   timeout: 300_000,
   expect: { timeout: 60_000 },
+  projects: [
+    { name: 'side by side', testIgnore: ALONE },
+    { name: 'alone', testMatch: ALONE, dependencies: ['side by side'] },
+  ],
   reporter: process.env['CI_REPORT']
     ? [['list'], ['json', { outputFile: process.env['CI_REPORT'] }]]
     : 'list',

@@ -64,6 +64,8 @@ export default defineConfig({
     chunkSizeWarningLimit: 1200,
     rolldownOptions: {
       output: {
+        // Chunks that need each other run in the order of their modules, whatever is shared by which.
+        strictExecutionOrder: true,
         chunkFileNames: ({ name }) =>
           name.startsWith('shared~') ? 'assets/shared-[hash].js' : 'assets/[name]-[hash].js',
         // Few files: each costs a slow processor a fetch, a parse and a link. What every place begins with is one, and what

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
 import { hashOfSecret } from '../access/secret';
-import { entrySchema, type NewEntry } from '@rusty-wren/contract';
+import { entrySchema, type LearntFile, type NewEntry } from '@rusty-wren/contract';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { guidedRun, standInOf, standInScrews, trackOf } from '@rusty-wren/core/engine';
 import { diagnose } from '@rusty-wren/core/diagnosis';
@@ -219,8 +220,26 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
       if (loaded.stage === 'parts') waiting.set(loaded.model, loaded.jobId);
     }
     await loadParts(client, waiting, now);
+    await loadPaperBook(client, now);
     return true;
   });
+}
+
+/** What the co-op's paper book of the years before comes to, drawn: counted as another shop's, at half. */
+async function loadPaperBook(client: pg.PoolClient, now: Date): Promise<void> {
+  const { shop, tallies } = JSON.parse(
+    await readFile(new URL('./paperBook.json', import.meta.url), 'utf8'),
+  ) as LearntFile;
+  await client.query(
+    'INSERT INTO tallied_elsewhere (shop, name, weight, tallies, at) VALUES ($1, $2, $3, $4, $5)',
+    [
+      shop,
+      'Our paper book, before the bench',
+      50,
+      JSON.stringify(tallies),
+      new Date(now.getTime() - 60 * DAY_MS),
+    ],
+  );
 }
 
 async function loadScenario(

@@ -132,6 +132,7 @@ export const EVERYTHING = [
   'Shop',
   'Drawer',
   'Day',
+  'Learnt',
 ] as const;
 
 /** Everything asked of the bench server. */

@@ -7,18 +7,24 @@ import { hear } from './heard';
 const REOPEN_MS = 3000;
 
 /** What is fetched again when something beside the logs has changed. */
-const MOVED = { parts: 'Drawer', day: 'Day', rack: 'Rack' } as const;
+const MOVED = {
+  parts: ['Drawer'],
+  day: ['Day'],
+  rack: ['Rack'],
+  // A bench reckons with what was learnt.
+  learnt: ['Learnt', 'Job'],
+} as const;
 
 /** Takes in what the stream said: another device's entries are fetched where this page shows them. */
 export const hearStream =
   (event: StreamEvent, data: string): AppThunk =>
   (dispatch, getState) => {
     if (event === 'gap') {
-      dispatch(api.util.invalidateTags(['Rack', 'Job', 'Drawer', 'Day']));
+      dispatch(api.util.invalidateTags(['Rack', 'Job', 'Drawer', 'Day', 'Learnt']));
       return;
     }
     if (event !== 'job') {
-      dispatch(api.util.invalidateTags([MOVED[event]]));
+      dispatch(api.util.invalidateTags([...MOVED[event]]));
       return;
     }
     const { jobId, seq } = JSON.parse(data) as JobChanged;
@@ -54,6 +60,7 @@ export function listen(
     events.addEventListener('parts', () => on('parts', ''));
     events.addEventListener('day', () => on('day', ''));
     events.addEventListener('rack', () => on('rack', ''));
+    events.addEventListener('learnt', () => on('learnt', ''));
     events.addEventListener('gap', () => on('gap', ''));
     events.addEventListener('open', () => {
       if (opened) on('gap', '');

@@ -28,6 +28,7 @@ const PLACES = {
   '/parts': async () => (await import('../parts/Parts')).Parts,
   '/specs': async () => (await import('../specs/Specs')).Specs,
   '/shop': async () => (await import('../shop/Shop')).Shop,
+  '/learnt': async () => (await import('../learning/Learnt')).Learnt,
   '/settings': async () => (await import('../settings/Settings')).Settings,
   '/people': async () => (await import('../people/People')).People,
   '/practice': async () => (await import('../practice/Practice')).Practice,

@@ -3,6 +3,7 @@ import { whyOrWhyNot } from '@rusty-wren/core/diagnosis';
 import { useMemo, type ReactElement } from 'react';
 import { inSentence, minutesWords, percent } from '../ui/words';
 import { Moves } from './Moves';
+import { ShopSays } from './ShopSays';
 import type { JobAtBench } from '../job/useJob';
 
 const SHOWN = 10;
@@ -17,7 +18,7 @@ export function Reasons({
   atBench: JobAtBench;
   onEntry?: (ref: string) => void;
 }): ReactElement {
-  const { benchCase, picture, nameOf } = atBench;
+  const { benchCase, picture, learnt, nameOf } = atBench;
   const reasons = useMemo(() => whyOrWhyNot(benchCase, cause), [benchCase, cause]);
   const made = new Set(picture.findings.map((f) => f.check));
   const left = checksTelling([cause]).filter((check) => !made.has(check.id));
@@ -35,6 +36,7 @@ export function Reasons({
         )}
       </p>
       <div className="mt-3">
+        <ShopSays learnt={learnt} cause={cause} />
         <Moves moved={reasons.moved.slice(0, SHOWN)} nameOf={nameOf} onEntry={onEntry} />
       </div>
       {!kindCannot && left.length > 0 && (

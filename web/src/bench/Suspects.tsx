@@ -7,6 +7,7 @@ import { inSentence, percent } from '../ui/words';
 import { Button } from '../ui/Button';
 import { Found } from './Found';
 import { Moves } from './Moves';
+import { ShopSays } from './ShopSays';
 import type { JobAtBench } from '../job/useJob';
 import type { Log } from '../job/useLog';
 import { OtherCause } from './OtherCause';
@@ -76,6 +77,7 @@ export function Suspects({
             open={open === s.cause}
             onToggle={() => setOpen(open === s.cause ? null : s.cause)}
             nameOf={nameOf}
+            learnt={atBench.learnt}
             onSettle={(cause) => log('verdict', { settles: cause })}
             onEntry={onEntry}
           />
@@ -161,6 +163,7 @@ function SuspectRow({
   open,
   onToggle,
   nameOf,
+  learnt,
   onSettle,
   onEntry,
 }: {
@@ -169,6 +172,7 @@ function SuspectRow({
   open: boolean;
   onToggle: () => void;
   nameOf: (ref: string) => string;
+  learnt: JobAtBench['learnt'];
   onSettle: (cause: CauseId) => void;
   onEntry: (ref: string) => void;
 }): ReactElement {
@@ -197,6 +201,7 @@ function SuspectRow({
       </button>
       {open && (
         <div className="pb-4">
+          <ShopSays learnt={learnt} cause={suspect.cause} />
           <Moves moved={suspect.moved.slice(0, MOVES_SHOWN)} nameOf={nameOf} onEntry={onEntry} />
           <p className="mt-2">
             {cause.remedy}, {cause.minutes} min

@@ -1,5 +1,6 @@
 import { factsOf, type Job, type JobWithLog, type SqueezeReading } from '@rusty-wren/contract';
 import { diagnose, type Case, type Diagnosis } from '@rusty-wren/core/diagnosis';
+import { commonnessIn, type LearntHere } from '@rusty-wren/core/learning';
 import {
   caseOf,
   entryWords,
@@ -26,6 +27,8 @@ export interface JobAtBench {
   /** Squeezes measured on this machine and others of its model. */
   squeezes: readonly SqueezeReading[];
   picture: Picture;
+  /** What closed jobs say of machines like it; null where they do not count. */
+  learnt: LearntHere | null;
   /** What the diagnosis rests on: this log, and what was found in the can on others. */
   benchCase: Case;
   /** Worked out when it is first asked for: in pieces, a tap is answered without it. */
@@ -87,7 +90,7 @@ const squeezesIn = (picture: Picture, job: Job): SqueezeReading[] =>
  * that the server may not have yet; `baselineTurns`: the school its screws begin from.
  */
 export function readAtBench(
-  { job, entries, squeezes, sameCan }: JobWithLog,
+  { job, entries, squeezes, learnt, sameCan }: JobWithLog,
   unsent: readonly NewEntry[],
   baselineTurns: number,
 ): JobAtBench {
@@ -102,13 +105,18 @@ export function readAtBench(
     const canMate = { jobId: mate.job.id, picture: readJob(mate.entries, factsOf(mate.job.machine)) };
     return { ...canMate, job: mate.job, linked: sharesCan(picture, job.id, canMate) };
   });
-  const benchCase = caseOf(picture, evidenceFromTheCan(picture, job.id, mates));
+  const commonness = learnt && commonnessIn(learnt);
+  const benchCase = {
+    ...caseOf(picture, evidenceFromTheCan(picture, job.id, mates)),
+    ...(commonness && { commonness }),
+  };
   let phase: Phase | null = null;
   return {
     job,
     // Its own as this device knows them, sent or not.
     squeezes: [...squeezes.filter((s) => s.tag !== job.tag), ...squeezesIn(picture, job)],
     picture,
+    learnt: learnt ?? null,
     benchCase,
     get diagnosis() {
       return diagnosisOf(benchCase);

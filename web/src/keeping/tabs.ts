@@ -1,7 +1,7 @@
 import type { Entry } from '@rusty-wren/core/log';
 
-/** What the server's stream tells: a log has grown, the drawer or the day has changed, or something may have been missed. */
-export type StreamEvent = 'job' | 'parts' | 'day' | 'rack' | 'gap';
+/** What the server's stream tells: a log has grown, the drawer or the day has changed, something was learnt, or something may have been missed. */
+export type StreamEvent = 'job' | 'parts' | 'day' | 'rack' | 'learnt' | 'gap';
 
 /** What tabs of one browser tell each other. */
 export type Telling =

@@ -9,6 +9,8 @@ import { OwnOrder } from '../bench/ways/OwnOrder';
 import { useWays } from '../bench/ways/useWays';
 import { HoursSheet } from '../day/HoursSheet';
 import { isLead, noterOf } from '../hands/hands';
+import { useLearntQuery } from '../learning/learningApi';
+import { jobsIn } from '../learning/words';
 import { useMoney } from '../ui/money';
 import { Sheet } from '../ui/Sheet';
 import { useLastChangesQuery } from './settingsApi';
@@ -22,6 +24,7 @@ export function ShopWide(): ReactElement {
   const { data: day } = useDayQuery();
   const { data: accounts } = useAccountsQuery();
   const { own } = useWays();
+  const { data: learnt } = useLearntQuery();
   const money = useMoney();
   const [open, setOpen] = useState<'order' | 'hours' | null>(null);
   const close = (): void => setOpen(null);
@@ -55,6 +58,15 @@ export function ShopWide(): ReactElement {
           name="Hours, bath, spots outdoors"
           of={['hours', 'rooms']}
           says={day && `bath ${day.rooms.bath}, outdoors ${day.rooms.outdoors}`}
+        />
+        <Place
+          to="/learnt"
+          name="What closed jobs taught"
+          of={['learning']}
+          says={
+            learnt &&
+            `${several(jobsIn(learnt.learnt.shop.counts), 'job', 'jobs')}, ${learnt.counts ? 'beside the trade’s odds' : 'not counted'}`
+          }
         />
         {lead && (
           <Place to="/people" name="People and devices" of={[]} says="and all that was changed, by whom" />

@@ -6,7 +6,7 @@ export const { useLastChangesQuery } = api.injectEndpoints({
   endpoints: (build) => ({
     lastChanges: build.query<LastChanges, void>({
       query: () => 'settings',
-      providesTags: ['Shop', 'Specs', 'Order', 'Day'],
+      providesTags: ['Shop', 'Specs', 'Order', 'Day', 'Learnt'],
     }),
   }),
 });
