@@ -6,6 +6,7 @@ import {
   type ComplaintId,
 } from '@rusty-wren/core/knowledge';
 import type { LearntHere } from '@rusty-wren/core/learning';
+import type { Pace } from '@rusty-wren/core/diagnosis';
 import type { MachineFacts, MachineKind } from '@rusty-wren/core/machine';
 import type { Entry, Leaving, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
@@ -96,6 +97,8 @@ export interface JobWithLog {
   squeezes: SqueezeReading[];
   /** What closed jobs say of machines like it; not there where they do not count. */
   learnt?: LearntHere;
+  /** How long checks take here against the trade; not there where it does not count. */
+  pace?: Pace;
   /** Other open jobs of the same owner whose machines are said to drink from the same can. */
   sameCan: { job: Job; entries: Entry[] }[];
 }

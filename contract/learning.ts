@@ -1,5 +1,5 @@
 import { CAUSE_IDS } from '@rusty-wren/core/knowledge';
-import type { Learnt, Tallies } from '@rusty-wren/core/learning';
+import type { Learnt, LearntMinutes, Tallies } from '@rusty-wren/core/learning';
 import Joi from 'joi';
 import { uuid } from './wire';
 
@@ -18,6 +18,7 @@ export interface ShopElsewhere {
 export interface LearntState {
   counts: boolean;
   learnt: Learnt;
+  minutes: LearntMinutes;
   elsewhere: ShopElsewhere[];
 }
 

@@ -39,7 +39,11 @@ export async function signedIn(base, name = LEAD) {
       origins: [
         {
           origin,
-          localStorage: [{ name: 'rusty-wren-hands', value: JSON.stringify({ me, locked: false }) }],
+          localStorage: [
+            { name: 'rusty-wren-hands', value: JSON.stringify({ me, locked: false }) },
+            // Clocks are turned on by hours here: that is nobody who went home.
+            { name: 'rusty-wren-settings', value: JSON.stringify({ lockAfterMin: 0 }) },
+          ],
         },
       ],
     },

@@ -1,4 +1,4 @@
-export { takeIn, type Case, type Commonness, type Evidence } from './case';
+export { takeIn, type Case, type Commonness, type Evidence, type Pace } from './case';
 export {
   causesOn,
   diagnose,
@@ -17,7 +17,7 @@ export { explainsAny } from './plan/needs';
 export { likelyIn, mayResult, type Likely, type LikelySet, type MayResult } from './likely';
 export { type Found } from './found';
 export { timelineOf, type Known } from './timeline';
-export { ACT_ON } from './parameters';
+export { ACT_ON, HANDLING_MINUTES } from './parameters';
 export { missingToRun, standing, toPutBack } from './plan/possible';
 export type { Forecast, Way } from './plan/forecast';
 export type { Progress } from './plan/lookAhead';

@@ -14,4 +14,15 @@ export {
   type Tallies,
   type Tally,
 } from './learn';
+export {
+  ENOUGH_TIMES,
+  learnMinutes,
+  paceIn,
+  timeKey,
+  timesIn,
+  type LearntMinutes,
+  type LearntPace,
+  type TaskTime,
+  type TimeCounts,
+} from './minutes';
 export { ENOUGH, FURTHEST, STRENGTH } from './parameters';

@@ -1,8 +1,14 @@
 import { chanceFrom, type Chance } from '@rusty-wren/core/chance';
-import { causesOn, type Commonness } from '@rusty-wren/core/diagnosis';
-import { CAUSES } from '@rusty-wren/core/knowledge';
-import { commonnessIn, learntFor } from '@rusty-wren/core/learning';
-import { accountingFor, drawMachine, learntInShop, type KnownMachine } from '@rusty-wren/core/proving';
+import { causesOn, HANDLING_MINUTES, type Commonness } from '@rusty-wren/core/diagnosis';
+import { CAUSES, CHECKS } from '@rusty-wren/core/knowledge';
+import { commonnessIn, learnMinutes, learntFor } from '@rusty-wren/core/learning';
+import {
+  accountingFor,
+  drawMachine,
+  drawTimes,
+  learntInShop,
+  type KnownMachine,
+} from '@rusty-wren/core/proving';
 
 const JOBS = 200;
 const TRIED = 25;
@@ -52,6 +58,32 @@ function losses(shops: number, { differ, wrong }: { differ: boolean; wrong: numb
   return of;
 }
 
+const MADE = 60;
+const LATE = 0.2;
+/** How far a drawn shop's minutes are from the trade's, each way. */
+const SLOWEST = 2;
+
+/** How far the minutes that were learnt are off the truth, over drawn shops: with one entry in five noted late. */
+function minutes(shops: number): void {
+  const off: number[] = [];
+  for (let n = 0; n < shops; n++) {
+    const chance = chanceFrom(9000 + n);
+    const truth = new Map(CHECKS.map(({ id }) => [id, SLOWEST ** (2 * chance() - 1)] as const));
+    const { shop } = learnMinutes(drawTimes(chance, truth, { made: MADE, late: LATE }));
+    for (const { id, minutes: trade, is } of CHECKS) {
+      // As they are noted: picked up, made, put down.
+      const [handling, learnt] = [HANDLING_MINUTES[is], shop[id]?.factor ?? 1];
+      const was = trade * truth.get(id)! + handling;
+      off.push(Math.abs((learnt * (trade + handling)) / was - 1));
+    }
+  }
+  off.sort((x, y) => x - y);
+  const at = (share: number): string => `${Math.round(100 * off[Math.floor(share * (off.length - 1))]!)} %`;
+  console.log(
+    `  minutes of a check made ${MADE} times, one in five noted late: off by ${at(0.5)} in the middle, ${at(0.9)} in nine of ten (wanted 15)`,
+  );
+}
+
 /** Learning on drawn shops: the share of what the truth itself would give, and what it costs where nothing differs. */
 export function learning(shops: number): void {
   console.log(
@@ -69,4 +101,5 @@ export function learning(shops: number): void {
   }
   const { trade, learnt } = losses(shops, { differ: false, wrong: 0 });
   console.log(`  nothing off: ${(100 * (learnt / trade - 1)).toFixed(2)} % worse than the trade (at most 1)`);
+  minutes(shops);
 }

@@ -1,11 +1,11 @@
 import { factsOf } from '@rusty-wren/contract';
 import { caseOf, evidenceFromTheCan, phaseOf, type Entry } from '@rusty-wren/core/log';
 import type { Case } from '@rusty-wren/core/diagnosis';
-import { commonnessIn, type Thousandths } from '@rusty-wren/core/learning';
+import type { Thousandths } from '@rusty-wren/core/learning';
 import { inTransaction, type Pool } from '../db/pool';
 import { readLogs } from '../jobs/log';
 import { jobOf } from '../jobs/rows';
-import { learntHere, oddsName, readLearnt } from '../learning/read';
+import { readLearnt, reckonedName, reckonedWith } from '../learning/read';
 import { modelKey, readSqueezes } from '../specs/squeeze';
 import { Announcer } from '../stream/announcer';
 import { factsKey, outlookKey, pictureOf, type Outlook } from './card';
@@ -168,16 +168,14 @@ export class Outlooks {
     if (!one) return null;
     const facts = factsKey(one.machine);
     const known = await readLearnt(this.pool);
-    const odds = oddsName(known, factsOf(one.machine), modelKey(row));
-    const here = learntHere(known, factsOf(one.machine), modelKey(row));
-    const commonness = here && commonnessIn(here);
+    const odds = reckonedName(known, factsOf(one.machine), modelKey(row));
     const key = outlookKey(
       { seq: one.seq, facts, odds },
       others.map((m) => ({ id: m.jobId, seq: m.seq })),
     );
     const of: Case = {
       ...caseOf(one.picture, evidenceFromTheCan(one.picture, id, others)),
-      ...(commonness && { commonness }),
+      ...reckonedWith(known, factsOf(one.machine), modelKey(row)),
     };
     return { picture: one.picture, case: of, key, known: row.outlook_key, facts, knownFacts: row.facts };
   }

@@ -3,11 +3,14 @@ import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
 import {
   addTally,
   learn,
+  learnMinutes,
+  paceIn,
   taughtBy,
   type OwnersJob,
   type Tallies,
   type Tally,
   type Thousandths,
+  type TimeCounts,
 } from '@rusty-wren/core/learning';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import type pg from 'pg';
@@ -159,13 +162,15 @@ async function tallyModel(client: pg.PoolClient, of: string, model: string): Pro
      summed AS (
        SELECT part, cause, sum(n::bigint) AS n
        FROM mine CROSS JOIN unnest(ARRAY['found', 'expected']) AS part CROSS JOIN LATERAL jsonb_each_text(taught->part) AS c (cause, n)
-       GROUP BY part, cause)
-     INSERT INTO tally (class, model, tally)
+       GROUP BY part, cause),
+     timed AS (SELECT key, count(*) AS n FROM lesson, unnest(times) AS key WHERE class = $1 AND model = $2 GROUP BY key)
+     INSERT INTO tally (class, model, tally, times)
      SELECT $1, $2, jsonb_build_object(
        'counts', (SELECT coalesce(sum((taught->>'counts')::bigint), 0) FROM mine),
        'found', (SELECT coalesce(jsonb_object_agg(cause, n), '{}') FROM summed WHERE part = 'found'),
-       'expected', (SELECT coalesce(jsonb_object_agg(cause, n), '{}') FROM summed WHERE part = 'expected'))
-     ON CONFLICT (class, model) DO UPDATE SET tally = EXCLUDED.tally`,
+       'expected', (SELECT coalesce(jsonb_object_agg(cause, n), '{}') FROM summed WHERE part = 'expected')),
+       (SELECT coalesce(jsonb_object_agg(key, n), '{}') FROM timed)
+     ON CONFLICT (class, model) DO UPDATE SET tally = EXCLUDED.tally, times = EXCLUDED.times`,
     [of, model],
   );
 }
@@ -185,26 +190,39 @@ export function talliesOf(rows: readonly { class: string; model: string; tally: 
   return { groups, models };
 }
 
-/** The odds that tallies come to, and nothing else, as a text. */
-const oddsIn = (tallies: Tallies): string =>
-  JSON.stringify(learn(tallies), (name, value: unknown) =>
+/** What all lessons come to. */
+interface Tallied {
+  tallies: Tallies;
+  times: TimeCounts;
+}
+
+/** How often checks took so long, on all models. */
+function timesOf(rows: readonly { times: TimeCounts }[]): TimeCounts {
+  const all: Record<string, number> = {};
+  for (const { times } of rows) for (const [key, n] of Object.entries(times)) all[key] = (all[key] ?? 0) + n;
+  return Object.fromEntries(Object.entries(all).sort(([x], [y]) => (x < y ? -1 : 1)));
+}
+
+/** The odds and minutes that it comes to, and nothing else, as a text. */
+const saidBy = ({ tallies, times }: Tallied): string =>
+  JSON.stringify([learn(tallies), paceIn(learnMinutes(times))], (name, value: unknown) =>
     ['counts', 'found', 'expected'].includes(name) ? undefined : value,
   );
 
-/** Keeps what all models come to; whether the odds have changed by it. */
+/** Keeps what all models come to; whether the odds or the minutes have changed by it. */
 async function keepTallies(client: pg.PoolClient): Promise<boolean> {
   await client.query('SELECT pg_advisory_xact_lock($1)', [LEARNING]);
-  const { rows } = await client.query<{ class: string; model: string; tally: Tally }>(
-    `SELECT class, model, tally FROM tally WHERE (tally->>'counts')::bigint > 0 ORDER BY class, model`,
+  const { rows } = await client.query<{ class: string; model: string; tally: Tally; times: TimeCounts }>(
+    'SELECT class, model, tally, times FROM tally ORDER BY class, model',
   );
-  const { rows: before } = await client.query<{ tallies: Tallies }>('SELECT tallies FROM tallied');
-  const tallies = talliesOf(rows);
-  const kept = JSON.stringify(tallies);
-  const of = createHash('sha256').update(kept).digest('base64url').slice(0, 16);
+  const { rows: before } = await client.query<Tallied>('SELECT tallies, times FROM tallied');
+  const now: Tallied = { tallies: talliesOf(rows.filter((r) => r.tally.counts > 0)), times: timesOf(rows) };
+  const of = createHash('sha256').update(JSON.stringify(now)).digest('base64url').slice(0, 16);
   await client.query(
-    `INSERT INTO tallied (tallies, of) VALUES ($1, $2)
-     ON CONFLICT (one) DO UPDATE SET tallies = EXCLUDED.tallies, of = EXCLUDED.of WHERE tallied.of <> EXCLUDED.of`,
-    [kept, of],
+    `INSERT INTO tallied (tallies, times, of) VALUES ($1, $2, $3)
+     ON CONFLICT (one) DO UPDATE SET tallies = EXCLUDED.tallies, times = EXCLUDED.times, of = EXCLUDED.of
+     WHERE tallied.of <> EXCLUDED.of`,
+    [JSON.stringify(now.tallies), JSON.stringify(now.times), of],
   );
-  return oddsIn(before[0]?.tallies ?? { groups: {}, models: {} }) !== oddsIn(tallies);
+  return saidBy(before[0] ?? { tallies: { groups: {}, models: {} }, times: {} }) !== saidBy(now);
 }

@@ -108,6 +108,38 @@ describe('closed jobs', () => {
     ]);
   });
 
+  it('teach the minutes of checks, by whoever made them', async () => {
+    for (let n = 0; n < 6; n++) {
+      const { jobId } = await closed('coil');
+      const at = (minutes: number) =>
+        new Date(Date.parse('2026-05-05T10:00:00.000Z') + minutes * 60_000).toISOString();
+      await post(bench.app, `/api/jobs/${jobId}/entries`, {
+        entries: [
+          entry('finding', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }, { notedAt: at(0) }),
+          entry(
+            'finding',
+            { check: 'fuel-look', result: 'clear-dyed', sureness: 'sure' },
+            { notedAt: at(4) },
+          ),
+          entry('stage', { stage: 'closed', reason: 'fetched' }, { notedAt: at(5) }),
+        ],
+      });
+    }
+    await learner.learn();
+    const { minutes } = await state();
+    // Picked up and looked at takes two by the trade; it took four.
+    expect(minutes.shop['fuel-look']).toMatchObject({ times: 6 });
+    expect(minutes.shop['fuel-look']!.factor).toBeGreaterThan(1.3);
+    const { jobId } = await closed('coil');
+    const job = (await (await bench.app.request(`/api/jobs/${jobId}`)).json()) as JobWithLog;
+    expect(job.pace?.['fuel-look']).toBe(minutes.shop['fuel-look']!.factor);
+    await put('/api/learnt', { counts: false });
+    const off = (await (await bench.app.request(`/api/jobs/${jobId}`)).json()) as JobWithLog;
+    expect(off.pace).toBeUndefined();
+    await put('/api/learnt', { counts: true });
+    await learner.learn();
+  });
+
   it('take a struck verdict back: striking equals never', async () => {
     const before = JSON.stringify(await state());
     const { jobId, found } = await closed('vent');

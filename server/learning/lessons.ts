@@ -1,5 +1,5 @@
 import { factsOf, type Machine } from '@rusty-wren/contract';
-import { groupOf, lessonOf } from '@rusty-wren/core/learning';
+import { groupOf, lessonOf, timeKey, timesIn } from '@rusty-wren/core/learning';
 import type { Picture } from '@rusty-wren/core/log';
 import type pg from 'pg';
 
@@ -29,6 +29,7 @@ export async function keepLessons(client: pg.PoolClient, jobs: readonly MayTeach
             closed_at: picture.stageSince,
             counts: lesson.counts,
             found: lesson.found,
+            times: timesIn(picture.trail).map(timeKey),
             asked: {
               machine: {
                 kind: facts.kind,
@@ -45,16 +46,16 @@ export async function keepLessons(client: pg.PoolClient, jobs: readonly MayTeach
     name: 'keep_lessons',
     text: `WITH given AS (
         SELECT * FROM jsonb_to_recordset($1) AS l (job_id uuid, customer_id uuid, machine_id uuid, class text, model text,
-          closed_at timestamptz, counts integer, found text[], asked jsonb)),
+          closed_at timestamptz, counts integer, found text[], asked jsonb, times text[])),
       gone AS (DELETE FROM lesson WHERE job_id = ANY($2) AND job_id NOT IN (SELECT job_id FROM given) RETURNING customer_id, class, model),
       kept AS (
-        INSERT INTO lesson AS l (job_id, customer_id, machine_id, class, model, closed_at, counts, found, asked)
-        SELECT job_id, customer_id, machine_id, class, model, closed_at, counts, found, asked FROM given
+        INSERT INTO lesson AS l (job_id, customer_id, machine_id, class, model, closed_at, counts, found, asked, times)
+        SELECT job_id, customer_id, machine_id, class, model, closed_at, counts, found, asked, times FROM given
         ON CONFLICT (job_id) DO UPDATE SET class = EXCLUDED.class, model = EXCLUDED.model, closed_at = EXCLUDED.closed_at,
-          counts = EXCLUDED.counts, found = EXCLUDED.found, asked = EXCLUDED.asked, taught = NULL,
+          counts = EXCLUDED.counts, found = EXCLUDED.found, asked = EXCLUDED.asked, times = EXCLUDED.times, taught = NULL,
           expected = CASE WHEN l.asked = EXCLUDED.asked THEN l.expected END
-        WHERE (l.class, l.model, l.closed_at, l.counts, l.found, l.asked)
-          IS DISTINCT FROM (EXCLUDED.class, EXCLUDED.model, EXCLUDED.closed_at, EXCLUDED.counts, EXCLUDED.found, EXCLUDED.asked)
+        WHERE (l.class, l.model, l.closed_at, l.counts, l.found, l.asked, l.times)
+          IS DISTINCT FROM (EXCLUDED.class, EXCLUDED.model, EXCLUDED.closed_at, EXCLUDED.counts, EXCLUDED.found, EXCLUDED.asked, EXCLUDED.times)
         RETURNING customer_id),
       -- It may have come back: what it was thought to have had then is taken back.
       again AS (SELECT l.customer_id FROM job j JOIN lesson l ON l.machine_id = j.machine_id WHERE j.id = ANY($2) AND l.job_id <> j.id)

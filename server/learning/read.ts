@@ -3,13 +3,18 @@ import type { LearntFile, ShopElsewhere } from '@rusty-wren/contract';
 import {
   commonnessIn,
   learn,
+  learnMinutes,
+  paceIn,
   learntFor,
   together,
   weighed,
   type Learnt,
   type LearntHere,
+  type LearntMinutes,
+  type TimeCounts,
   type Tallies,
 } from '@rusty-wren/core/learning';
+import type { Case, Pace } from '@rusty-wren/core/diagnosis';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import type { Db } from '../db/pool';
 
@@ -18,11 +23,12 @@ export interface Known {
   of: string;
   counts: boolean;
   learnt: Learnt;
+  minutes: LearntMinutes;
 }
 
 const NONE: Tallies = { groups: {}, models: {} };
 /** The last that was read, of whichever database: the name tells them apart. */
-let last: { key: string; learnt: Learnt } | null = null;
+let last: ({ key: string } & Pick<Known, 'learnt' | 'minutes'>) | null = null;
 
 interface Elsewhere extends Omit<ShopElsewhere, 'at' | 'jobs'> {
   tallies: Tallies;
@@ -58,13 +64,14 @@ export async function readLearnt(db: Db): Promise<Known> {
     const elsewhere = others
       ? (await db.query<Elsewhere>('SELECT weight, tallies FROM tallied_elsewhere ORDER BY shop')).rows
       : [];
+    const own = await db.query<{ times: TimeCounts }>('SELECT times FROM tallied');
     const all = elsewhere.reduce(
       (sum, { tallies, weight }) => together(sum, share(tallies, weight)),
       await ownTallies(db),
     );
-    last = { key, learnt: learn(all) };
+    last = { key, learnt: learn(all), minutes: learnMinutes(own.rows[0]?.times ?? {}) };
   }
-  return { of: key, counts: counts ?? true, learnt: last.learnt };
+  return { of: key, counts: counts ?? true, learnt: last.learnt, minutes: last.minutes };
 }
 
 const share = ({ groups, models }: Tallies, weight: number): Tallies => ({
@@ -81,12 +88,26 @@ export const learntHere = (
   model: string,
 ): LearntHere | null => (counts ? learntFor(learnt, machine, model) : null);
 
-/** A name of what the odds on a machine are, the trade's where nothing was learnt: what rests on them is worked out anew once it changes. */
-export function oddsName(known: Known, machine: MachineFacts, model: string): string {
+/** The minutes of checks as they are here; null where the trade's count. */
+export const paceHere = ({ counts, minutes }: Known): Pace | null => (counts ? paceIn(minutes) : null);
+
+/** What a case on a machine is reckoned with besides its log. */
+export function reckonedWith(
+  known: Known,
+  machine: MachineFacts,
+  model: string,
+): Pick<Case, 'commonness' | 'pace'> {
   const here = learntHere(known, machine, model);
   const commonness = here && commonnessIn(here);
-  return commonness
-    ? createHash('sha256').update(JSON.stringify(commonness)).digest('base64url').slice(0, 8)
+  const pace = paceHere(known);
+  return { ...(commonness && { commonness }), ...(pace && { pace }) };
+}
+
+/** A name of it, the trade's where nothing was learnt: what rests on it is worked out anew once it changes. */
+export function reckonedName(known: Known, machine: MachineFacts, model: string): string {
+  const learnt = reckonedWith(known, machine, model);
+  return Object.keys(learnt).length > 0
+    ? createHash('sha256').update(JSON.stringify(learnt)).digest('base64url').slice(0, 8)
     : 'trade';
 }
 

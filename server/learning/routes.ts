@@ -8,8 +8,8 @@ import { learntFile, readLearnt, shopsElsewhere } from './read';
 /** What closed jobs have taught, whether they count, and what other shops' have. `changed`: every bench is told. */
 export function learningRoutes(pool: Pool, changed: () => Promise<unknown>): Hono {
   const state = async (): Promise<LearntState> => {
-    const { counts, learnt } = await readLearnt(pool);
-    return { counts, learnt, elsewhere: await shopsElsewhere(pool) };
+    const { counts, learnt, minutes } = await readLearnt(pool);
+    return { counts, learnt, minutes, elsewhere: await shopsElsewhere(pool) };
   };
   return new Hono()
     .get('/', async (c) => c.json(await state()))

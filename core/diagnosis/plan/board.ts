@@ -116,13 +116,18 @@ function expectAgain(
   }
 }
 
-/** Lays the board out: the chosen sets of a posterior, and the answers of the checks wanted to them. */
-export function layBoard(p: Posterior, chosen: Uint32Array, wanted: (check: CheckDef) => boolean): Board {
+/** Lays the board out: the chosen sets of a posterior, and the answers to them of the checks wanted, each as `wanted` gives it. */
+export function layBoard(
+  p: Posterior,
+  chosen: Uint32Array,
+  wanted: (check: CheckDef) => CheckDef | null,
+): Board {
   const weights = Float64Array.from(chosen, (s) => p.sets[s]!);
   normalise(weights);
   const answers = new Map<CheckId, Answers>();
   for (const check of CHECKS) {
-    const found = wanted(check) ? answersOf(check, chosen, p) : null;
+    const asIs = wanted(check);
+    const found = asIs && answersOf(asIs, chosen, p);
     if (found) answers.set(check.id, found);
   }
   return { chosen, now: { weights, causes: causesOf(chosen, weights) }, answers };

@@ -23,7 +23,7 @@ import {
   type Routes,
 } from './expectedMinutes';
 import { explainsAny, needsOf } from './needs';
-import { minutesOf, PART_BIT, possible, standing, stateOf, type State } from './possible';
+import { minutesOf, paced, PART_BIT, possible, standing, stateOf, type State } from './possible';
 
 /** The board of a case and the machine as it stands: what planning starts from. */
 export interface Planning {
@@ -113,7 +113,7 @@ export function planningFor(
   const state = stateOf(c, p);
   const open = (check: CheckDef): boolean =>
     !done.has(check.id) && among(check.id) && possible(check, c, p, state);
-  const board = layBoard(p, chosen, open);
+  const board = layBoard(p, chosen, (check) => (open(check) ? paced(check, c) : null));
   const behind = unanswered(p);
   // What is known accounts for the complaints: it is put right before anything else is looked for.
   const accounted = p.timeline.known.some(
@@ -121,7 +121,7 @@ export function planningFor(
   );
   const offMask = maskOfParts(state.off);
   const routes = routesOf(needsOf(chosen, p, behind), accounted, offMask, (check) =>
-    open(check) ? minutesOf({ ...check, access: [] }, state.off) : null,
+    open(check) ? minutesOf({ ...paced(check, c), access: [] }, state.off) : null,
   );
   const queue = queueOf(board.now.weights, offMask, routes);
   const ready = (ids: readonly CheckId[]): CheckId[] => ids.filter((id) => open(checkOf(id)));

@@ -128,6 +128,17 @@ export function possible(check: CheckDef, c: Case, p: Pick<Posterior, 'complaint
   return !toPutBack(check, state.off).some((part) => IN_PIECES.includes(part));
 }
 
+/** The least that a check takes, minutes. */
+const LEAST_MINUTES = 0.1;
+
+/** A check with its minutes as they are here: a pace is of a check with its handling, as both are noted in one. */
+export function paced(check: CheckDef, { pace }: Pick<Case, 'pace'>): CheckDef {
+  const factor = pace?.[check.id];
+  if (factor === undefined) return check;
+  const handling = HANDLING_MINUTES[check.is];
+  return { ...check, minutes: Math.max(LEAST_MINUTES, factor * (check.minutes + handling) - handling) };
+}
+
 /** Bench minutes of a check as the state says: its own, opening, and putting back what it needs on. */
 export const minutesOf = (check: CheckDef, off: ReadonlySet<PartId>): number =>
   check.minutes + openingMinutes(check.access, off) + minutesToClose(toPutBack(check, off));

@@ -11,6 +11,8 @@ CREATE TABLE lesson (
   found text[] NOT NULL,
   -- What the trade would expect is worked out from.
   asked jsonb NOT NULL,
+  -- How long its checks took, each as "check, who, step".
+  times text[] NOT NULL,
   -- What it would expect; null until it is worked out.
   expected jsonb,
   -- Beside the owner's other jobs: what it adds to the shop's tallies; null where nothing.
@@ -33,6 +35,8 @@ CREATE TABLE tally (
   class text NOT NULL,
   model text NOT NULL,
   tally jsonb NOT NULL,
+  -- How often checks took so long.
+  times jsonb NOT NULL,
   PRIMARY KEY (class, model)
 );
 CREATE INDEX lesson_of_model ON lesson (class, model);
@@ -41,6 +45,7 @@ CREATE INDEX lesson_of_model ON lesson (class, model);
 CREATE TABLE tallied (
   one boolean PRIMARY KEY DEFAULT true CHECK (one),
   tallies jsonb NOT NULL,
+  times jsonb NOT NULL,
   of text NOT NULL
 );
 

@@ -1,7 +1,7 @@
-import { secretProblem } from '@rusty-wren/contract';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { problemWords, useChangeSessionMutation } from '../api/api';
 import { Button } from '../ui/Button';
+import { pinProblem } from './pinProblem';
 
 const FIELD = 'mt-1 min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl';
 
@@ -20,8 +20,8 @@ export function FirstLead({ here }: { here: boolean }): ReactElement {
     );
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    const wrong = secretProblem(secret);
-    setProblem(wrong && `The PIN or password ${wrong}`);
+    const wrong = pinProblem(secret);
+    setProblem(wrong);
     if (!wrong && name.trim())
       void change({ path: '/first', method: 'POST', body: { name: name.trim(), secret } });
   };

@@ -7,6 +7,7 @@ import { problemWords, useChangeSessionMutation, useSessionQuery, type ChangeSes
 import { useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
+import { AskSecret } from './AskSecret';
 import { SecretField } from './SecretField';
 
 /** Changes hands: who was in here today takes over with a tap, others with their PIN; and locks the bench, or signs out. */
@@ -18,7 +19,7 @@ export function HandsSheet({
   onClose: () => void;
 }): ReactElement {
   const { data: session } = useSessionQuery();
-  const [change, { isLoading, error }] = useChangeSessionMutation();
+  const [change, { isLoading }] = useChangeSessionMutation();
   const [asked, ask] = useState<Hand | null>(null);
   const unsent = useAppSelector((s) => s.outbox.unsent.length + s.outbox.checkIns.length);
   const people = session && 'people' in session ? session.people : [];
@@ -38,16 +39,11 @@ export function HandsSheet({
   return (
     <Sheet title={asked ? asked.name : 'Who has the bench?'} open onOpenChange={onClose}>
       {asked ? (
-        <SecretField
-          label={asked.demoPin ? `PIN or password (the demo’s: ${asked.demoPin})` : 'PIN or password'}
+        <AskSecret
+          account={asked.id}
+          {...(asked.demoPin && { label: `PIN or password (the demo’s: ${asked.demoPin})` })}
           done="In"
-          busy={isLoading}
-          problem={error ? problemWords(error) : null}
-          onDone={(secret) =>
-            void change({ method: 'POST', body: { account: asked.id, secret } }).then(
-              (answer) => answer.error ?? onClose(),
-            )
-          }
+          onIn={onClose}
         />
       ) : (
         <>

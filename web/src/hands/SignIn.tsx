@@ -1,10 +1,9 @@
 import type { Hand, SessionState } from '@rusty-wren/contract';
 import { ArrowLeft } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { problemWords, useChangeSessionMutation } from '../api/api';
 import { useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
-import { SecretField } from './SecretField';
+import { AskSecret } from './AskSecret';
 
 /** Where one signs in, or unlocks the bench: one's name, then one's PIN. */
 export function SignIn({
@@ -58,7 +57,6 @@ function Names({
 }
 
 function Secret({ hand, onBack }: { hand: Hand; onBack: () => void }): ReactElement {
-  const [change, { isLoading, error }] = useChangeSessionMutation();
   const unsent = useAppSelector((s) => s.outbox.unsent.length);
   return (
     <>
@@ -69,13 +67,7 @@ function Secret({ hand, onBack }: { hand: Hand; onBack: () => void }): ReactElem
         <span className="font-semibold">{hand.name}</span>
         {hand.demoPin && <span className="text-lg tabular-nums text-soft">{hand.demoPin}</span>}
       </p>
-      <SecretField
-        label="PIN or password"
-        done="In"
-        busy={isLoading}
-        problem={error ? problemWords(error) : null}
-        onDone={(secret) => void change({ method: 'POST', body: { account: hand.id, secret } })}
-      />
+      <AskSecret account={hand.id} done="In" />
       {unsent > 0 && (
         <p className="text-soft">
           {unsent === 1 ? 'One note is' : `${unsent} notes are`} kept here, and sent once somebody is in.

@@ -90,7 +90,7 @@ const squeezesIn = (picture: Picture, job: Job): SqueezeReading[] =>
  * that the server may not have yet; `baselineTurns`: the school its screws begin from.
  */
 export function readAtBench(
-  { job, entries, squeezes, learnt, sameCan }: JobWithLog,
+  { job, entries, squeezes, learnt, pace, sameCan }: JobWithLog,
   unsent: readonly NewEntry[],
   baselineTurns: number,
 ): JobAtBench {
@@ -109,6 +109,7 @@ export function readAtBench(
   const benchCase = {
     ...caseOf(picture, evidenceFromTheCan(picture, job.id, mates)),
     ...(commonness && { commonness }),
+    ...(pace && { pace }),
   };
   let phase: Phase | null = null;
   return {

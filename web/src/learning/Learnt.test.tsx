@@ -28,6 +28,10 @@ beforeEach(() => {
   state = {
     counts: true,
     learnt: { shop: SHOP, groups: { 'household saw': SAWS }, models: {} },
+    minutes: {
+      shop: { 'plug-look': { factor: 1.34, times: 22 }, 'fuel-smell': { factor: 1, times: 30 } },
+      own: {},
+    },
     elsewhere: [{ shop: SHOP_ID, name: 'Fen Mill', weight: 50, jobs: 120, at: '2026-05-01T09:00:00.000Z' }],
   };
   vi.stubGlobal('fetch', async (request: Request) => {
@@ -84,6 +88,18 @@ describe('what closed jobs taught', () => {
     ).toEqual(['Chain dull', 'Coil faile']);
     await userEvent.selectOptions(screen.getByLabelText(/^On/), 'household saw');
     expect(screen.getByRole('list', { name: 'Causes' }).textContent).toContain('3 of 12');
+  });
+  it('shows the minutes that differ from the trade’s, and whose', async () => {
+    draw(<Learnt />);
+    const minutes = within(await screen.findByRole('region', { name: 'Minutes' }));
+    expect(minutes.getAllByRole('listitem').map((li) => li.textContent)).toEqual([
+      'Read the plug, 22 times×1.3',
+    ]);
+    expect(minutes.queryByLabelText('Whose minutes')).toBeNull();
+    cleanup();
+    state.minutes = { shop: {}, own: {} };
+    draw(<Learnt />);
+    expect(await screen.findByText('No check was made 5 times yet.')).toBeTruthy();
   });
   it('says so where nothing is more than chance, or nothing was taught', async () => {
     state.learnt = {

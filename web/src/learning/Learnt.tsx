@@ -8,6 +8,7 @@ import { OneOf } from '../ui/OneOf';
 import { toldRefused } from '../ui/refused';
 import { Loading, NotFetched } from '../ui/State';
 import { useLearntQuery, useSetCountsMutation } from './learningApi';
+import { Minutes } from './Minutes';
 import { OtherShops } from './OtherShops';
 import { factorWords, jobsIn, sharesWords } from './words';
 
@@ -21,6 +22,7 @@ export function Learnt(): ReactElement {
       <Odds state={state} />
       <div>
         <Counts counts={state.counts} />
+        <Minutes minutes={state.minutes} />
         <OtherShops elsewhere={state.elsewhere} />
       </div>
     </div>

@@ -1,8 +1,9 @@
-import { ROLES, secretProblem, type PersonOnBooks, type Role } from '@rusty-wren/contract';
+import { ROLES, type PersonOnBooks, type Role } from '@rusty-wren/contract';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
 import { problemWords } from '../api/api';
+import { pinProblem } from '../hands/pinProblem';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { useAddPersonMutation, useChangePersonMutation, type PersonChange } from './peopleApi';
@@ -77,12 +78,6 @@ export function OnTheBooks({ people }: { people: readonly PersonOnBooks[] }): Re
     </section>
   );
 }
-
-/** Why a PIN is none, as a sentence; null where it is one. */
-const pinProblem = (secret: string): string | null => {
-  const wrong = secretProblem(secret);
-  return wrong && `The PIN or password ${wrong}`;
-};
 
 const Problem = ({ says }: { says: string | null }): ReactElement | null =>
   says ? (
