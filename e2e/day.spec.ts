@@ -18,6 +18,14 @@ test('the day is planned, overruled by drag and by keyboard, and is the same on 
   const week = [0, 1, 2, 3, 4, 5, 6].map((day) => ({ day, from: 0, to: 1440 }));
   for (const { id } of accounts.slice(0, 2))
     await page.request.put(`/api/day/hours/${id}`, { data: { week, off: [] } });
+  // What a piece of work is stands once its job has been looked at.
+  await expect(async () => {
+    const tags = (await (await page.request.get('/api/jobs?show=open')).json()) as {
+      phase: { kind: string } | null;
+      toFind: object | null;
+    }[];
+    expect(tags.filter((t) => !t.phase || (t.phase.kind === 'check' && !t.toFind))).toEqual([]);
+  }).toPass();
   await planned(page);
   await expect(page.getByRole('region', { name: 'Promises' })).toBeVisible();
   expect(await barred(page)).toEqual([]);

@@ -53,6 +53,8 @@ export class Learner {
   private again = false;
   private timer: NodeJS.Timeout | null = null;
   private stopped = false;
+  /** Added up anew: at first, since whoever went over an owner before may have ended there. */
+  private toTally = true;
 
   /** `expect`: what the trade would expect; `onLearnt`: told once what is learnt has changed. */
   constructor(
@@ -91,9 +93,13 @@ export class Learner {
   private async run(): Promise<void> {
     while (this.again && !this.stopped) {
       this.again = false;
-      while (!this.stopped && (await inTransaction(this.pool, (client) => this.oneOwner(client))));
+      while (!this.stopped && (await inTransaction(this.pool, (client) => this.oneOwner(client))))
+        this.toTally = true;
       if (this.stopped) return;
-      if (await inTransaction(this.pool, (client) => keepTallies(client))) await this.onLearnt();
+      if (!this.toTally) continue;
+      const moved = await inTransaction(this.pool, (client) => keepTallies(client));
+      this.toTally = false;
+      if (moved) await this.onLearnt();
     }
   }
 

@@ -18,6 +18,8 @@ export async function keepLessons(client: pg.PoolClient, jobs: readonly MayTeach
   const lessons = jobs.flatMap(({ jobId, customerId, machineId, machine, model, picture }) => {
     const lesson = lessonOf(picture);
     const facts = factsOf(machine);
+    // Nobody's words are kept: no odds rest on them.
+    const { alreadyTried: _, ...history } = picture.history;
     return lesson && picture.stageSince
       ? [
           {
@@ -35,7 +37,7 @@ export async function keepLessons(client: pg.PoolClient, jobs: readonly MayTeach
                 kind: facts.kind,
                 ...(facts.displacementCc && { displacementCc: facts.displacementCc }),
               },
-              history: picture.history,
+              history,
               complaints: picture.complaints.map((c) => c.complaint).toSorted(),
             },
           },

@@ -1,5 +1,5 @@
 import { Keyboard, Moon, Plus, Search, Sun } from 'lucide-react';
-import { lazy, Suspense, useMemo, useState, type ReactElement } from 'react';
+import { lazy, Suspense, useMemo, useState, type ReactElement, type ReactNode } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
 import { useChangeSessionMutation } from '../api/api';
@@ -60,49 +60,19 @@ export function Shell(): ReactElement {
           <span className="hidden md:inline">Rusty Wren</span>
         </Link>
         <nav className="flex gap-1">
-          <NavLink
-            to="/"
-            end
-            className={({ isActive }) =>
-              `hidden min-h-11 items-center rounded-md px-3 md:flex font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
-            }
-          >
+          <Way to="/" wide>
             Rack
-          </NavLink>
-          <NavLink
-            to="/day"
-            className={({ isActive }) =>
-              `flex min-h-11 items-center rounded-md px-2 font-semibold sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
-            }
-          >
-            Day
-          </NavLink>
-          <NavLink
-            to="/parts"
-            className={({ isActive }) =>
-              `hidden min-h-11 items-center rounded-md px-3 md:flex font-semibold hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
-            }
-          >
+          </Way>
+          <Way to="/day">Day</Way>
+          <Way to="/parts" wide>
             Parts
-          </NavLink>
+          </Way>
           {role !== 'reader' && (
-            <NavLink
-              to="/check-in"
-              className={({ isActive }) =>
-                `flex min-h-11 items-center gap-1 rounded-md px-2 font-semibold whitespace-nowrap sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
-              }
-            >
+            <Way to="/check-in">
               <Plus size={18} aria-hidden /> <span className="max-[30rem]:sr-only">Check in</span>
-            </NavLink>
+            </Way>
           )}
-          <NavLink
-            to="/tools"
-            className={({ isActive }) =>
-              `flex min-h-11 items-center rounded-md px-2 font-semibold sm:px-3 hover:bg-line ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
-            }
-          >
-            Tools
-          </NavLink>
+          <Way to="/tools">Tools</Way>
         </nav>
         <div className="ml-auto flex min-w-0 items-center gap-1">
           <Suspense>
@@ -145,6 +115,27 @@ export function Shell(): ReactElement {
     </div>
   );
 }
+
+/** A way to a place that is gone to all day. `wide`: left out on a phone. */
+const Way = ({
+  to,
+  wide = false,
+  children,
+}: {
+  to: string;
+  wide?: boolean;
+  children: ReactNode;
+}): ReactElement => (
+  <NavLink
+    to={to}
+    end={to === '/'}
+    className={({ isActive }) =>
+      `min-h-11 items-center gap-1 rounded-md px-2 font-semibold whitespace-nowrap hover:bg-line sm:px-3 ${wide ? 'hidden md:flex' : 'flex'} ${isActive ? 'underline decoration-2 underline-offset-8' : ''}`
+    }
+  >
+    {children}
+  </NavLink>
+);
 
 /** Who has the device in hand, and the way to change that. */
 function Technician({ onOpen }: { onOpen: () => void }): ReactElement | null {

@@ -7,7 +7,7 @@ export function LeadSets({ children }: { children: ReactNode }): ReactElement {
   const lead = useAppSelector(isLead);
   return (
     <>
-      <fieldset disabled={!lead} className="min-w-0">
+      <fieldset role="none" disabled={!lead} className="min-w-0">
         {children}
       </fieldset>
       {!lead && <p className="mt-3 text-lg text-soft">The lead sets these.</p>}
