@@ -215,8 +215,10 @@ export interface CheckIn {
   entries: NewEntry[];
 }
 
-/** What changes beside the logs: the drawer with its orders, the day's hours and plan, what the engine makes of open jobs, or what
- * closed ones have taught. */
+/**
+ * What changes beside the logs: the drawer with its orders, the day's hours and plan, what the engine makes of open jobs, or what
+ * closed ones have taught.
+ */
 export type Moved = 'parts' | 'day' | 'rack' | 'learnt';
 
 /** What the change stream says: this job's log has grown to this many entries. */

@@ -1,7 +1,6 @@
 export { expectedOn, groupOf, lessonOf, type Lesson, type Thousandths } from './lesson';
 export { taughtBy, type OwnersJob, type Taught } from './owner';
 export {
-  addTally,
   commonnessIn,
   learn,
   learntFor,

@@ -146,23 +146,35 @@ export function learntFor(learnt: Learnt, machine: MachineFacts, model: string):
   return ofClass ? { like: 'class', ...ofClass } : { like: 'shop', ...learnt.shop };
 }
 
-/** A tally as so many hundredths of it count. */
-export function weighed({ counts, found, expected }: Tally, hundredths: number): Tally {
+/** Tallies as so many hundredths of them count. */
+export function weighed({ groups, models }: Tallies, hundredths: number): Tallies {
   const part = (n: number): number => Math.round((n * hundredths) / 100);
   const parts = (of: Thousandths): Thousandths =>
     Object.fromEntries(Object.entries(of).map(([cause, n]) => [cause, part(n)]));
-  return { counts: part(counts), found: parts(found), expected: parts(expected) };
+  const all = <T extends Tally>(tallies: Readonly<Record<string, T>>): Record<string, T> =>
+    Object.fromEntries(
+      Object.entries(tallies).map(([name, tally]) => [
+        name,
+        { ...tally, counts: part(tally.counts), found: parts(tally.found), expected: parts(tally.expected) },
+      ]),
+    );
+  return { groups: all(groups), models: all(models) };
 }
 
-/** Tallies of two shops together. */
-export function together(x: Tallies, y: Tallies): Tallies {
-  const groups = { ...x.groups };
-  for (const [name, tally] of Object.entries(y.groups))
-    groups[name] = addTally(groups[name] ?? NOTHING, tally);
-  const models = { ...x.models };
-  for (const [name, { group, ...tally }] of Object.entries(y.models)) {
-    const own = models[name];
-    models[name] = { ...addTally(own ?? NOTHING, tally), group: own?.group ?? group };
+/** Several tallies as one. A model that is of two classes, by its size, goes with the one that was met oftener. */
+export function together(several: readonly Tallies[]): Tallies {
+  const groups: Record<string, Tally> = {};
+  const models: Record<string, Tally & { group: string }> = {};
+  for (const one of several) {
+    for (const [name, tally] of Object.entries(one.groups))
+      groups[name] = addTally(groups[name] ?? NOTHING, tally);
+    for (const [name, { group, ...tally }] of Object.entries(one.models)) {
+      const known = models[name];
+      models[name] = {
+        ...addTally(known ?? NOTHING, tally),
+        group: known && known.counts >= tally.counts ? known.group : group,
+      };
+    }
   }
   return { groups, models };
 }

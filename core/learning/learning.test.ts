@@ -4,7 +4,6 @@ import { diagnose, type Commonness } from '../diagnosis';
 import { CAUSE_IDS, type CauseId } from '../knowledge';
 import type { Picture } from '../log';
 import {
-  addTally,
   commonnessIn,
   expectedOn,
   FURTHEST,
@@ -17,6 +16,7 @@ import {
   type OwnersJob,
   type Tally,
 } from '.';
+import { addTally } from './learn';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 const GROUP = groupOf(SAW);

@@ -2,13 +2,13 @@ import type { Chance } from '../chance';
 import { explainsAny, type Commonness } from '../diagnosis';
 import { CAUSES, type CauseId, type ComplaintId } from '../knowledge';
 import {
-  addTally,
   expectedOn,
   groupOf,
   learn,
   taughtBy,
+  together,
   type Learnt,
-  type Tally,
+  type Tallies,
   type Thousandths,
 } from '../learning';
 import { drawMachine, type KnownMachine } from './generate';
@@ -34,7 +34,7 @@ export function learntInShop(
   chance: Chance,
   { jobs, commonness = {}, wrong = 0 }: { jobs: number; commonness?: Commonness; wrong?: number },
 ): Learnt {
-  const groups: Record<string, Tally> = {};
+  const taught: Tallies[] = [];
   for (let n = 0; n < jobs; n++) {
     const drawn = drawMachine(chance, commonness);
     const possible = accountingFor(drawn.complaints);
@@ -43,7 +43,7 @@ export function learntInShop(
       chance() < wrong ? [possible[Math.floor(chance() * possible.length)]!] : [...new Set(there)];
     if (found.length === 0) continue;
     const id = String(n);
-    const [taught] = taughtBy([
+    const [tally] = taughtBy([
       {
         id,
         machineId: id,
@@ -55,8 +55,7 @@ export function learntInShop(
         expected: expectedOf(drawn),
       },
     ]).values();
-    const group = groupOf(drawn.machine);
-    groups[group] = groups[group] ? addTally(groups[group], taught!) : taught!;
+    taught.push({ groups: { [groupOf(drawn.machine)]: tally! }, models: {} });
   }
-  return learn({ groups, models: {} });
+  return learn(together(taught));
 }

@@ -5,7 +5,7 @@ import type { Thousandths } from '@rusty-wren/core/learning';
 import { inTransaction, type Pool } from '../db/pool';
 import { readLogs } from '../jobs/log';
 import { jobOf } from '../jobs/rows';
-import { readLearnt, reckonedName, reckonedWith } from '../learning/read';
+import { readLearnt, reckoned } from '../learning/read';
 import { modelKey, readSqueezes } from '../specs/squeeze';
 import { Announcer } from '../stream/announcer';
 import { factsKey, outlookKey, pictureOf, type Outlook } from './card';
@@ -167,15 +167,14 @@ export class Outlooks {
     });
     if (!one) return null;
     const facts = factsKey(one.machine);
-    const known = await readLearnt(this.pool);
-    const odds = reckonedName(known, factsOf(one.machine), modelKey(row));
+    const learnt = reckoned(await readLearnt(this.pool), factsOf(one.machine), modelKey(row));
     const key = outlookKey(
-      { seq: one.seq, facts, odds },
+      { seq: one.seq, facts, odds: learnt.name },
       others.map((m) => ({ id: m.jobId, seq: m.seq })),
     );
     const of: Case = {
       ...caseOf(one.picture, evidenceFromTheCan(one.picture, id, others)),
-      ...reckonedWith(known, factsOf(one.machine), modelKey(row)),
+      ...learnt.with,
     };
     return { picture: one.picture, case: of, key, known: row.outlook_key, facts, knownFacts: row.facts };
   }

@@ -2,7 +2,7 @@ import { factsOf, type ClosedPage, type RackTag } from '@rusty-wren/contract';
 import { pressing } from '@rusty-wren/core/schedule';
 import type { Db } from '../db/pool';
 import { jobOf } from '../jobs/rows';
-import { readLearnt, reckonedName, type Known } from '../learning/read';
+import { readLearnt, reckoned, type Known } from '../learning/read';
 import { modelKey } from '../specs/squeeze';
 import { outlookKey } from './card';
 import type { Outlooks } from './outlooks';
@@ -14,7 +14,7 @@ function stale(rows: readonly CardRow[], known: Known): string[] {
     const mates = row.shared_can
       ? rows.filter((m) => m.shared_can && m.customer_id === row.customer_id && m.id !== row.id)
       : [];
-    const odds = reckonedName(known, factsOf(jobOf(row, []).machine), modelKey(row));
+    const odds = reckoned(known, factsOf(jobOf(row, []).machine), modelKey(row)).name;
     return row.outlook_key === outlookKey({ ...row, odds }, mates) ? [] : [row.id];
   });
 }

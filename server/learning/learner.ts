@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto';
 import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
 import {
-  addTally,
   learn,
   learnMinutes,
   paceIn,
   taughtBy,
+  together,
   type OwnersJob,
   type Tallies,
   type Tally,
@@ -181,21 +181,6 @@ async function tallyModel(client: pg.PoolClient, of: string, model: string): Pro
   );
 }
 
-/** What the tallies of models come to, each class together. */
-export function talliesOf(rows: readonly { class: string; model: string; tally: Tally }[]): Tallies {
-  const groups: Record<string, Tally> = {};
-  const models: Tallies['models'] & Record<string, Tally & { group: string }> = {};
-  for (const { class: group, model, tally } of rows) {
-    groups[group] = groups[group] ? addTally(groups[group], tally) : tally;
-    const known = models[model];
-    // One that is of two classes, by its size, goes with where it was met oftener.
-    models[model] = known
-      ? { ...addTally(known, tally), group: known.counts >= tally.counts ? known.group : group }
-      : { ...tally, group };
-  }
-  return { groups, models };
-}
-
 /** What all lessons come to. */
 interface Tallied {
   tallies: Tallies;
@@ -222,7 +207,15 @@ async function keepTallies(client: pg.PoolClient): Promise<boolean> {
     'SELECT class, model, tally, times FROM tally ORDER BY class, model',
   );
   const { rows: before } = await client.query<Tallied>('SELECT tallies, times FROM tallied');
-  const now: Tallied = { tallies: talliesOf(rows.filter((r) => r.tally.counts > 0)), times: timesOf(rows) };
+  const tallies = together(
+    rows
+      .filter(({ tally }) => tally.counts > 0)
+      .map(({ class: group, model, tally }) => ({
+        groups: { [group]: tally },
+        models: { [model]: { ...tally, group } },
+      })),
+  );
+  const now: Tallied = { tallies, times: timesOf(rows) };
   const of = createHash('sha256').update(JSON.stringify(now)).digest('base64url').slice(0, 16);
   await client.query(
     `INSERT INTO tallied (tallies, times, of) VALUES ($1, $2, $3)
@@ -230,5 +223,5 @@ async function keepTallies(client: pg.PoolClient): Promise<boolean> {
      WHERE tallied.of <> EXCLUDED.of`,
     [JSON.stringify(now.tallies), JSON.stringify(now.times), of],
   );
-  return saidBy(before[0] ?? { tallies: { groups: {}, models: {} }, times: {} }) !== saidBy(now);
+  return saidBy(before[0] ?? { tallies: together([]), times: {} }) !== saidBy(now);
 }

@@ -113,16 +113,18 @@ export function planningFor(
   const state = stateOf(c, p);
   const open = (check: CheckDef): boolean =>
     !done.has(check.id) && among(check.id) && possible(check, c, p, state);
-  const board = layBoard(p, chosen, (check) => (open(check) ? paced(check, c) : null));
+  const asHere = (check: CheckDef): CheckDef | null => (open(check) ? paced(check, c) : null);
+  const board = layBoard(p, chosen, asHere);
   const behind = unanswered(p);
   // What is known accounts for the complaints: it is put right before anything else is looked for.
   const accounted = p.timeline.known.some(
     (k) => k.cured || (k.state === 'standing' && explainsAny(k.cause, p.complaints)),
   );
   const offMask = maskOfParts(state.off);
-  const routes = routesOf(needsOf(chosen, p, behind), accounted, offMask, (check) =>
-    open(check) ? minutesOf({ ...paced(check, c), access: [] }, state.off) : null,
-  );
+  const routes = routesOf(needsOf(chosen, p, behind), accounted, offMask, (check) => {
+    const here = asHere(check);
+    return here && minutesOf({ ...here, access: [] }, state.off);
+  });
   const queue = queueOf(board.now.weights, offMask, routes);
   const ready = (ids: readonly CheckId[]): CheckId[] => ids.filter((id) => open(checkOf(id)));
   return {

@@ -2,15 +2,15 @@ import { causeOf } from '@rusty-wren/core/knowledge';
 import { coldStartDue, STAGE_WORDS } from '@rusty-wren/core/log';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { Link } from 'react-router';
-import { BUTTON_LOOKS } from '../ui/Button';
 import { JobHead } from '../job/JobHead';
 import { useLog, useMay } from '../job/useLog';
 import type { JobAtBench } from '../job/useJob';
 import { NotTaken } from '../keeping/NotTaken';
 import { phaseWords } from '../rack/words';
+import { MainLink } from '../ui/MainLink';
 import { OneLine } from '../ui/OneLine';
 import { dayWords, inSentence, percent } from '../ui/words';
+import { STATE_WORDS } from './Found';
 import { StepHead } from './steps/StepHead';
 import { Trail } from './Trail';
 
@@ -62,13 +62,14 @@ export function AtTheCounter({ atBench }: { atBench: JobAtBench }): ReactElement
           </p>
           <nav aria-label="Of this job" className="mt-5 flex flex-wrap gap-3">
             {PLACES.map(({ to, words }) => (
-              <Link
+              <MainLink
                 key={to}
                 to={`/job/${job.id}/${to}`}
-                className={`inline-flex min-h-14 items-center rounded-md px-6 text-xl font-semibold ${BUTTON_LOOKS[asked && to === 'choices' ? 'rust' : 'plain']}`}
+                look={asked && to === 'choices' ? 'rust' : 'plain'}
+                className="px-6!"
               >
                 {words}
-              </Link>
+              </MainLink>
             ))}
           </nav>
           <Wrong atBench={atBench} />
@@ -104,7 +105,7 @@ function Wrong({ atBench }: { atBench: JobAtBench }): ReactElement | null {
     ...found.map(({ cause, state }) => ({
       key: cause,
       name: causeOf(cause).name,
-      says: state === 'standing' ? 'found' : state === 'vain' ? 'put right without effect' : 'mended',
+      says: state === 'standing' ? 'found' : STATE_WORDS[state],
     })),
     // Once it is found, what is merely suspected is nothing to tell anybody.
     ...(found.length > 0

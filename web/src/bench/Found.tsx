@@ -7,7 +7,8 @@ import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 
-const STATE_WORDS = {
+/** What became of a fault that stands no more. */
+export const STATE_WORDS = {
   mended: 'mended',
   untried: 'mended, not tried yet',
   vain: 'put right without effect',
