@@ -33,8 +33,18 @@ module.exports = {
     {
       name: 'what-ships-proves-nothing',
       severity: 'error',
-      from: { path: '^(core|contract|server|web)/', pathNot: ['^core/proving/', '^web/src/practice/'] },
+      from: {
+        path: '^(core|contract|server|web)/',
+        pathNot: ['^core/(proving|practice)/', '^web/src/practice/'],
+      },
       to: { path: '^core/proving/' },
+    },
+    {
+      name: 'practice-stays-practice',
+      comment: 'Hidden machines and their answers are no part of real work.',
+      severity: 'error',
+      from: { path: '^(core|contract|server|web)/', pathNot: ['^core/practice/', '^web/src/practice/'] },
+      to: { path: '^core/practice/' },
     },
     {
       name: 'contract-knows-only-core',

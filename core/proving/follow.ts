@@ -42,14 +42,18 @@ export function chancesOf(
   });
 }
 
-/** What a check most likely shows on a machine with these faults. */
+/** What a check most likely shows on a machine with these faults, of the results it may show. */
 export function likeliestResult(
   check: CheckId,
   faults: readonly CauseId[],
   complaints: readonly ComplaintId[] = [],
+  may: (result: string) => boolean = () => true,
 ): string {
-  const chances = chancesOf(check, faults, { exact: true, complaints });
-  return informativeResults(check)[chances.indexOf(Math.max(...chances))]!;
+  const results = informativeResults(check);
+  const chances = chancesOf(check, faults, { exact: true, complaints }).map((p, r) =>
+    may(results[r]!) ? p : -1,
+  );
+  return results[chances.indexOf(Math.max(...chances))]!;
 }
 
 /** The log with one more sure finding. */

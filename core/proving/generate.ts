@@ -17,6 +17,7 @@ import {
   type CheckId,
   type ComplaintId,
   type Dependence,
+  type History,
 } from '../knowledge';
 import { MACHINE_KINDS, type MachineFacts } from '../machine';
 
@@ -27,6 +28,10 @@ export interface KnownMachine {
   /** The faults the complaints come from: with these put right, the owner is content. */
   toBlame: readonly CauseId[];
   complaints: readonly ComplaintId[];
+  /** What the owner said of its past. */
+  history: History;
+  /** The faults behind each complaint. */
+  from: ReadonlyMap<ComplaintId, readonly CauseId[]>;
   /** How things are that dependent checks share: poor light or good, a fault that shows plainly or slightly. */
   shared: ReadonlyMap<Dependence, Shared>;
 }
@@ -34,9 +39,29 @@ export interface KnownMachine {
 /** Faults that came by themselves; those they bring about come on top. */
 const MOST_BY_THEMSELVES = 3;
 
+/** What a drawn machine is like, where it is not just any. */
+export interface DrawnLike {
+  /** How much commoner causes are where it comes from than the trade says. */
+  commonness?: Commonness;
+  /** Draws which machine it is. */
+  machineOf?: (chance: Chance) => MachineFacts;
+  /** Draws what its owner says of its past. */
+  historyOf?: (chance: Chance) => History;
+}
+
+const anyMachine = (chance: Chance): MachineFacts => ({
+  kind: MACHINE_KINDS[Math.floor(chance() * MACHINE_KINDS.length)]!,
+  displacementCc: 25 + Math.floor(chance() * 40),
+});
+
 /** Faults drawn by the priors, and what they have brought about: every chain runs on from what it brought. */
-function faultsOf(chance: Chance, machine: MachineFacts, commonness?: Commonness): CauseId[] {
-  const odds = priorOdds({}, machine, commonness);
+function faultsOf(
+  chance: Chance,
+  machine: MachineFacts,
+  history: History,
+  commonness?: Commonness,
+): CauseId[] {
+  const odds = priorOdds(history, machine, commonness);
   for (;;) {
     const faults = CAUSES.filter((_, i) => chance() < odds[i]! / (1 + odds[i]!)).map((cause) => cause.id);
     if (faults.length < 1 || faults.length > MOST_BY_THEMSELVES) continue;
@@ -50,15 +75,15 @@ function faultsOf(chance: Chance, machine: MachineFacts, commonness?: Commonness
   }
 }
 
-/**
- * Draws machines by the priors until one comes in with something to complain of. `commonness`: how much commoner causes are where
- * they come from than the trade says.
- */
-export function drawMachine(chance: Chance, commonness?: Commonness): KnownMachine {
+/** Draws machines by the priors until one comes in with something to complain of. */
+export function drawMachine(
+  chance: Chance,
+  { commonness, machineOf = anyMachine, historyOf = () => ({}) }: DrawnLike = {},
+): KnownMachine {
   for (;;) {
-    const kind = MACHINE_KINDS[Math.floor(chance() * MACHINE_KINDS.length)]!;
-    const machine: MachineFacts = { kind, displacementCc: 25 + Math.floor(chance() * 40) };
-    const faults = faultsOf(chance, machine, commonness);
+    const machine = machineOf(chance);
+    const history = historyOf(chance);
+    const faults = faultsOf(chance, machine, history, commonness);
     const heard = new Map<ComplaintId, CauseId[]>();
     for (const id of COMPLAINT_IDS) {
       const from = faults.filter((fault) => {
@@ -71,7 +96,9 @@ export function drawMachine(chance: Chance, commonness?: Commonness): KnownMachi
     return {
       machine,
       faults,
+      history,
       complaints: [...heard.keys()],
+      from: heard,
       toBlame: [...new Set([...heard.values()].flat())],
       shared: new Map(DEPENDENCES.map((d) => [d, chance() < chanceOf(d, true)])),
     };
@@ -86,6 +113,10 @@ interface Circumstances {
   complaints?: readonly ComplaintId[];
   /** What the check showed before on the machine as it is: it shows the same again, unless that was a slip. */
   before?: string | undefined;
+  /** Nothing is read wrong. */
+  exact?: boolean;
+  /** Which results it may show at all; any where left out. */
+  may?: (result: string) => boolean;
 }
 
 /** What a check shows on a machine with these faults still in it, misreadings at their stated rate included. */
@@ -93,20 +124,20 @@ export function drawResult(
   chance: Chance,
   check: CheckId,
   faults: readonly CauseId[],
-  { shared, complaints = [], before }: Circumstances = {},
+  { shared, complaints = [], before, exact, may = () => true }: Circumstances = {},
 ): string {
   const dependence = dependenceOf(check);
   const state = dependence && shared?.get(dependence);
   const present = maskOf(faults);
   const out = new Float64Array(1);
-  const results = informativeResults(check);
+  const results = informativeResults(check).filter(may);
   const slips: number[] = [];
   const odds = results.map((result, r) => {
     const likelihood = findingLikelihood(check, result, 'sure', { complaints });
     if (!likelihood) return 0;
     const given = dependence && state !== undefined ? givenShared(likelihood, dependence, state) : likelihood;
-    fillChosen(out, asItStood(given, NOBODY, present), NONE);
-    slips[r] = likelihood.slip / out[0]!;
+    fillChosen(out, asItStood(given, NOBODY, present), NONE, exact);
+    slips[r] = exact ? 0 : likelihood.slip / out[0]!;
     return out[0]!;
   });
   if (before !== undefined && chance() >= (slips[results.indexOf(before)] ?? 1)) return before;

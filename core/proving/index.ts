@@ -1,7 +1,8 @@
-export { drawMachine, drawResult, type KnownMachine } from './generate';
+export { drawMachine, drawResult, type DrawnLike, type KnownMachine } from './generate';
+export { likeliestResult, repairNext, staysRight, trialResult, type RepairNext } from './follow';
 export { leadWhenJittered } from './jitter';
 export { minutesUnder, optimalMinutes, SMALL_NETWORKS, type SmallNetwork } from './optimum';
-export { computedPlan, inOrder, oneAhead, play, type Played, type Policy } from './play';
+export { computedPlan, decide, inOrder, oneAhead, play, type Played, type Policy } from './play';
 export { CASEBOOK, shortOf, type BenchCase } from './casebook';
 export { accountingFor, learntInShop } from './shop';
 export { drawTimes } from './times';

@@ -8,11 +8,22 @@ import { costOf, firstInOrder, offAfter } from '../diagnosis/plan/possible';
 import { whatNext } from '../diagnosis/plan/whatNext';
 import { posterior, type Posterior } from '../diagnosis/posterior';
 import { CAUSE_INDEX, CAUSES, checkOf, type CauseId, type CheckId, type PartId } from '../knowledge';
-import { asEvidence, repairNext, staysRight, trialResult, withFinding } from './follow';
+import { asEvidence, repairNext, staysRight, trialResult, withFinding, type RepairNext } from './follow';
 import { drawResult, type KnownMachine } from './generate';
 
 /** Chooses the next check, of those it may make, or null to act on the leading suspect. */
 export type Policy = (c: Case, p: Posterior, among?: (check: CheckId) => boolean) => CheckId | null;
+
+/** What a policy does next on a case: one more check, or a repair. */
+export function decide(
+  policy: Policy,
+  c: Case,
+  among?: (check: CheckId) => boolean,
+): { check: CheckId } | { repair: RepairNext } {
+  const p = posterior(c);
+  const check = policy(c, p, among);
+  return check ? { check } : { repair: repairNext(c, p) };
+}
 
 export interface Played {
   /** Bench minutes spent on checks, opening and needless repairs until every fault was met. */

@@ -36,7 +36,7 @@ export function learntInShop(
 ): Learnt {
   const taught: Tallies[] = [];
   for (let n = 0; n < jobs; n++) {
-    const drawn = drawMachine(chance, commonness);
+    const drawn = drawMachine(chance, { commonness });
     const possible = accountingFor(drawn.complaints);
     const there = drawn.faults.filter((f) => possible.includes(f));
     const found =

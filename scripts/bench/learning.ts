@@ -49,7 +49,7 @@ function losses(shops: number, { differ, wrong }: { differ: boolean; wrong: numb
     const truth = differ ? drawShop(chance) : {};
     const learnt = learntInShop(chance, { jobs: JOBS, commonness: truth, wrong });
     for (let m = 0; m < TRIED; m++) {
-      const drawn = drawMachine(chance, truth);
+      const drawn = drawMachine(chance, { commonness: truth });
       of.trade += lossOf(drawn, {});
       of.learnt += lossOf(drawn, commonnessIn(learntFor(learnt, drawn.machine, '')) ?? {});
       of.truth += differ ? lossOf(drawn, truth) : 0;

@@ -58,13 +58,15 @@ function misreadAmong(p: Posterior, chosen: Uint32Array, w: Weighed): number {
 
 /**
  * The checks whose result stands beyond doubt: nothing is learnt by making them again. Going over it all once more, none
- * does that was not made twice.
+ * does that was not made twice. What a check showed before a repair is of the machine as it was: only its latest result counts.
  */
 function doneWith(c: Case, p: Posterior, chosen: Uint32Array, goingOver: boolean): Set<CheckId> {
   const done = standing(c);
+  const latest = new Map(c.evidence.flatMap((e) => (e.kind === 'finding' ? [[e.check, e] as const] : [])));
   for (const w of p.weighed) {
     const e = w.evidence;
-    if (e.kind !== 'finding' || e.again === 'same' || !done.has(e.check)) continue;
+    if (e.kind !== 'finding' || e.again === 'same' || e !== latest.get(e.check) || !done.has(e.check))
+      continue;
     if (goingOver || misreadAmong(p, chosen, w) > DOUBTED) done.set(e.check, false);
   }
   return new Set([...done].flatMap(([check, sure]) => (sure ? [check] : [])));

@@ -1,0 +1,136 @@
+import { chanceFrom, type Chance } from '../chance';
+import {
+  causeOf,
+  checkOf,
+  probabilityOf,
+  seenAs,
+  signsOf,
+  type CauseId,
+  type CheckId,
+  type ComplaintId,
+  type Strength,
+} from '../knowledge';
+import { fitPlateau } from '../compression';
+import { seedOf } from '../engine';
+import { drawResult, likeliestResult, staysRight, trialResult } from '../proving';
+import type { Hidden } from './hidden';
+import type { Shows } from './moves';
+import { readingFor } from './readings';
+import { signOf } from './signs';
+
+/** How a machine is now, as it answers. */
+export interface Condition {
+  /** Faults still in it. */
+  left: ReadonlySet<CauseId>;
+  /** What each check showed on the machine as it is. */
+  truths: ReadonlyMap<CheckId, string>;
+  /** How often each check was made since something was mended. */
+  times: ReadonlyMap<CheckId, number>;
+  /** How many repairs and trials have put something right. */
+  mended: number;
+}
+
+/** Complaints whose faults are still in the machine. */
+export const standingOn = (hidden: Hidden, left: ReadonlySet<CauseId>): ComplaintId[] =>
+  hidden.complaints.filter((id) => hidden.from.get(id)?.some((cause) => left.has(cause)));
+
+/** A seeded series of its own for each question, so that asking one thing moves no other answer, and a repair only what it bears on. */
+const chanceOf = (hidden: Hidden, question: string): Chance =>
+  chanceFrom(seedOf(`${hidden.exercise.number} ${hidden.exercise.theme} ${question}`));
+
+/** A look shows its fault so often that it shows it here: what is practised is to look, not to look again. */
+const PLAINLY = 0.6;
+const plainlySeen = (cause: CauseId, check: CheckId): boolean => {
+  const words = signsOf(cause, check);
+  const seen = (causeOf(cause).seen?.[check] ?? []) as readonly string[];
+  return seen.reduce((sum, r) => sum + (words[r] === undefined ? 0 : probabilityOf(words[r])), 0) >= PLAINLY;
+};
+
+/**
+ * Whether a check may show a result on a machine with these faults: what is the very fault, or next to never seen without one,
+ * shows only where that fault is, a complaint that stands shows where it is asked again, and a machine that nothing is complained of any more runs well.
+ */
+export function mayShow(
+  check: CheckId,
+  result: string,
+  left: ReadonlySet<CauseId>,
+  standing: readonly ComplaintId[],
+): boolean {
+  const faults = seenAs(check, result);
+  if (faults.length > 0 && !faults.some((cause) => left.has(cause))) return false;
+  const { healthy } = checkOf(check);
+  const ofNothing = (healthy as Readonly<Record<string, Strength>>)[result] === 'hardly-ever';
+  if (ofNothing && ![...left].some((cause) => signsOf(cause, check)[result])) return false;
+  if (faults.length === 0 && [...left].some((cause) => plainlySeen(cause, check))) return false;
+  // A cord that will not pull is told of.
+  if (check === 'pull-feel' && result === 'locked' && !standing.includes('hard-to-pull')) return false;
+  if (check === 'start-trial' && standing.length === 0) return result === 'runs-well';
+  const { restates } = checkOf(check);
+  // Complaints come worst first: what will not fire does not run badly.
+  const again = standing.map((id) => restates?.[id]).find((said) => said !== undefined);
+  return !again || again.includes(result);
+}
+
+/** The causes whose putting right may change what a check shows. */
+export const changes = (cause: CauseId, check: CheckId): boolean =>
+  Object.keys(signsOf(cause, check)).length > 0 ||
+  Object.keys(checkOf(check).restates ?? {}).some((id) => id in causeOf(cause).complaints) ||
+  causeOf(cause).putRightBy?.includes(check) === true;
+
+/** Whether a check may be read wrong even by a careful hand: only those are, in practice. */
+const isSoft = (check: CheckId): boolean => checkOf(check).results.some((r) => 'soft' in r);
+
+/** What a check shows on the machine as it is, nothing put right by it. */
+export function truthOf(hidden: Hidden, check: CheckId, now: Condition): string {
+  const nth = now.times.get(check) ?? 0;
+  const set = now.mended === 0 ? hidden.trap?.shows?.[check] : undefined;
+  if (set) return set[Math.min(nth, set.length - 1)]!;
+  const standing = standingOn(hidden, now.left);
+  const may = (result: string): boolean => mayShow(check, result, now.left, standing);
+  const before = now.truths.get(check);
+  if (hidden.plain) return before ?? likeliestResult(check, [...now.left], standing, may);
+  return drawResult(chanceOf(hidden, `${check} ${nth}`), check, [...now.left], {
+    shared: hidden.shared,
+    complaints: standing,
+    before,
+    exact: !isSoft(check),
+    may,
+  });
+}
+
+/** The reading or the words with which a result of a check shows. */
+export function showsOf(hidden: Hidden, check: CheckId, result: string, now: Condition, kpa?: number): Shows {
+  const chance = chanceOf(hidden, `${check} reads ${now.times.get(check) ?? 0}`);
+  const dry = check === 'compression-wet' && dryPsiOf(hidden, now);
+  const reading = readingFor(chance, check, result, hidden.machine, { kpa, ...(dry && { dryPsi: dry }) });
+  return { check, result, reading, words: signOf(check, result) ?? (reading ? null : PUMPED_SHUT) };
+}
+
+const PUMPED_SHUT = 'The needle stands like a post, and goes on standing with the metering lever pressed.';
+
+/** The squeeze before oil went in, psi, as its gauge reads. */
+function dryPsiOf(hidden: Hidden, now: Condition): number {
+  const dry = truthOf(hidden, 'compression-gauge', { ...now, times: new Map() });
+  return fitPlateau(
+    showsOf(hidden, 'compression-gauge', dry, { ...now, times: new Map() }).reading?.psi ?? [],
+  ).psi;
+}
+
+/** What a trial puts right here, and how it turns out; null where it puts nothing right. */
+export function triedOn(
+  hidden: Hidden,
+  check: CheckId,
+  now: Condition,
+): { rights: readonly CauseId[]; result: string } | null {
+  const rights = staysRight(check).filter((cause) => now.left.has(cause));
+  if (rights.length === 0) return null;
+  const left = new Set([...now.left].filter((cause) => !rights.includes(cause)));
+  const before = standingOn(hidden, now.left).length;
+  const after = standingOn(hidden, left).length;
+  const helped = rights.some((cause) => hidden.toBlame.includes(cause)) && !hides(hidden, left);
+  return { rights, result: trialResult(check, helped, after > 0 || before === 0) };
+}
+
+/** Whether what is left hides the effect of any repair. */
+export const hides = ({ trap }: Hidden, left: ReadonlySet<CauseId>): boolean =>
+  trap?.hides !== undefined && left.has(trap.hides);

@@ -1,0 +1,21 @@
+export {
+  codeOf,
+  GROUPS,
+  isAbout,
+  LEVELS,
+  MOST_NUMBER,
+  readCode,
+  THEMES,
+  type Exercise,
+  type GroupId,
+  type Level,
+  type ThemeId,
+} from './exercise';
+export { hiddenOf, type Hidden } from './hidden';
+export type { Ended, Move, Noted, Shows, Step, Worked } from './moves';
+export { caseIn, workBy, WAYS, type PracticeWay } from './robot';
+export { TRAPS, trapOf, type Trap } from './traps';
+export { benchFor, workedBy, type Working } from './work';
+export { drawExercise, trapOfWeek, weekOf } from './choose';
+export { dueAt, remember, type Memories, type Memory } from './due';
+export { reviewOf, type Grade, type Instead, type Review, type ReviewedStep, type TooSoon } from './review';
