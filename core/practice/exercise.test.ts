@@ -26,15 +26,23 @@ describe('the code of an exercise', () => {
     );
   });
 
+  it('gives away nothing of a cause that is met again', () => {
+    const codes = CAUSE_IDS.map((theme) => codeOf({ theme, level: 2, group: 'any', number: 1 }));
+    expect(new Set(codes).size).toBe(CAUSE_IDS.length);
+    for (const code of codes) expect(code).toMatch(/^again[a-z0-9]+-2-any-1$/);
+  });
+
   it.each([
+    ['coil-failed-2-saw-1', 'no theme'],
     ['', 'no theme'],
-    ['wood.1.saw.1', 'no theme'],
-    ['fuel', 'no level'],
-    ['fuel.5.saw.1', 'no level'],
-    ['fuel.1.boat.1', 'names no group'],
-    ['fuel.1.saw.0', 'number from 1'],
-    ['fuel.1.saw.1000000', 'number from 1'],
-    ['fuel.1.saw.1.2', 'number from 1'],
+    ['wood-1-saw-1', 'no theme'],
+    ['2-saw-1', 'no theme'],
+    ['fuel', 'no theme'],
+    ['fuel-5-saw-1', 'no level'],
+    ['fuel-1-boat-1', 'names no group'],
+    ['fuel-1-saw-0', 'number from 1'],
+    ['fuel-1-saw-1000000', 'number from 1'],
+    ['fuel-1-saw-1x', 'number from 1'],
   ])('%s is refused with its reason', (code, reason) => {
     const read = readCode(code);
     expect('refused' in read && read.refused).toContain(reason);

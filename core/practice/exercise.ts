@@ -1,3 +1,4 @@
+import { seedOf } from '../engine';
 import { CAUSE_IDS, causeOf, type CauseId, type EnginePart } from '../knowledge';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
 
@@ -32,7 +33,11 @@ const SITS: Readonly<Record<Exclude<ThemeId, 'any' | 'trap'>, readonly EnginePar
 };
 
 const isTheme = (theme: string): theme is ThemeId => (THEMES as readonly string[]).includes(theme);
-const isCause = (id: string): id is CauseId => (CAUSE_IDS as readonly string[]).includes(id);
+
+/** A cause that is met again stands in a code under a name that gives nothing away. */
+const AGAIN = 'again';
+const againName = (cause: CauseId): string => `${AGAIN}${seedOf(cause).toString(36)}`;
+const BY_AGAIN_NAME: ReadonlyMap<string, CauseId> = new Map(CAUSE_IDS.map((id) => [againName(id), id]));
 
 /** Whether a fault is what an exercise is about. */
 export function isAbout({ theme }: Pick<Exercise, 'theme'>, cause: CauseId): boolean {
@@ -54,16 +59,18 @@ export const kindsOf = (group: GroupId): readonly MachineKind[] =>
  * An exercise as one word, to be said, written down and found again.
  *
  * @example
- * codeOf({ theme: 'fuel', level: 2, group: 'saw', number: 4711 }); // 'fuel.2.saw.4711'
+ * codeOf({ theme: 'fuel', level: 2, group: 'saw', number: 4711 }); // 'fuel-2-saw-4711'
  */
 export const codeOf = ({ theme, level, group, number }: Exercise): string =>
-  [theme, level, group, number].join('.');
+  [isTheme(theme) ? theme : againName(theme), level, group, number].join('-');
 
 /** The exercise of a code, or why it is none, in a sentence. */
 export function readCode(code: string): { exercise: Exercise } | { refused: string } {
-  const [theme = '', level, group, number, ...more] = code.trim().toLowerCase().split('.');
+  const said = code.trim().toLowerCase().split('-');
+  const [level, group, number] = said.slice(-3);
+  const theme = said.slice(0, -3).join('-');
   const found = {
-    theme: isTheme(theme) || isCause(theme) ? theme : null,
+    theme: isTheme(theme) ? theme : (BY_AGAIN_NAME.get(theme) ?? null),
     level: LEVELS.find((l) => String(l) === level),
     group: GROUPS.find((g) => g === group),
     number: /^[1-9]\d{0,5}$/.test(number ?? '') ? Number(number) : null,
@@ -72,7 +79,7 @@ export function readCode(code: string): { exercise: Exercise } | { refused: stri
   if (!found.level) return { refused: `The exercise “${code}” has no level from 1 to 4 after its theme.` };
   if (!found.group)
     return { refused: `The exercise “${code}” names no group of machines: ${GROUPS.join(', ')}.` };
-  if (!found.number || more.length > 0)
+  if (!found.number)
     return { refused: `The exercise “${code}” does not end with a number from 1 to ${MOST_NUMBER}.` };
   return {
     exercise: { theme: found.theme, level: found.level, group: found.group, number: found.number },

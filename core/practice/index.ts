@@ -19,3 +19,6 @@ export { benchFor, workedBy, type Working } from './work';
 export { drawExercise, trapOfWeek, weekOf } from './choose';
 export { dueAt, remember, type Memories, type Memory } from './due';
 export { reviewOf, type Grade, type Instead, type Review, type ReviewedStep, type TooSoon } from './review';
+export { heardOf } from './heard';
+export { faultsInWords, logOf } from './log';
+export { signOf } from './signs';

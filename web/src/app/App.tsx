@@ -32,6 +32,8 @@ const PLACES = {
   '/settings': async () => (await import('../settings/Settings')).Settings,
   '/people': async () => (await import('../people/People')).People,
   '/practice': async () => (await import('../practice/Practice')).Practice,
+  '/practice/tune': async () => (await import('../practice/TuneByEar')).TuneByEar,
+  '/practice/machine/:code': async () => (await import('../practice/HiddenMachine')).HiddenMachine,
   '/tools': async () => (await import('../tools/Tools')).Tools,
   '/tools/:tool': async () => (await import('../tools/Tools')).Tools,
 } as const satisfies Record<string, () => Promise<() => ReactElement | null>>;

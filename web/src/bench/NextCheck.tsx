@@ -21,14 +21,15 @@ import { inSentence, minutesWords, percent } from '../ui/words';
 import { Button } from '../ui/Button';
 import type { JobAtBench } from '../job/useJob';
 import type { Log } from '../job/useLog';
-import { BIG_BUTTON, StepHead } from './steps/StepHead';
+import { ResultPick } from './ResultPick';
+import { StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
 
 /** A result is worth foretelling when it would raise a suspect by this much. */
 const TELLING = 0.05;
 
 /** Why this check: the results that would raise a suspect most, weighed by their chance. */
-function Why({ next, suspects }: { next: Next; suspects: readonly Suspect[] }): ReactElement | null {
+export function Why({ next, suspects }: { next: Next; suspects: readonly Suspect[] }): ReactElement | null {
   const now = new Map(suspects.map((s) => [s.cause, s.probability]));
   const telling = next.outlook
     .map((o) => ({ ...o, gain: o.leads.probability - (now.get(o.leads.cause) ?? 0) }))
@@ -224,25 +225,7 @@ export function NextCheck({
             }}
           />
         )}
-        <div className="flex flex-wrap gap-3" role="group" aria-label="Result">
-          {check.results.map((result, i) => (
-            <button
-              key={result.id}
-              type="button"
-              data-result={i + 1}
-              onClick={() => record({ result: result.id })}
-              className={`${BIG_BUTTON} flex min-w-24 items-center gap-2.5 px-4`}
-            >
-              <kbd
-                className="hidden rounded bg-line px-1.5 font-sans text-base font-normal text-ink lg:block"
-                aria-hidden
-              >
-                {i + 1}
-              </kbd>
-              {result.label}
-            </button>
-          ))}
-        </div>
+        <ResultPick check={check} onPick={(result) => record({ result })} />
         <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-3">
           <SurenessPick value={sureness} onChange={setSureness} />
           {countsPulls && (

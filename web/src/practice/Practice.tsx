@@ -1,189 +1,274 @@
-import type { MachineFacts } from '@rusty-wren/core/machine';
-import { SCREWS, speedBand, type Screw } from '@rusty-wren/core/tuning';
-import { Check, Circle, Minus, Plus } from 'lucide-react';
-import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
-import { useKeys } from '../app/keys';
-import { Guarded } from '../ui/Guarded';
+import { chanceFrom } from '@rusty-wren/core/chance';
+import { causeOf, CAUSE_INDEX, type CauseId } from '@rusty-wren/core/knowledge';
+import { commonnessIn, learntFor } from '@rusty-wren/core/learning';
+import {
+  codeOf,
+  drawExercise,
+  GROUPS,
+  hiddenOf,
+  LEVELS,
+  readCode,
+  trapOfWeek,
+  type Exercise,
+  type GroupId,
+  type Level,
+  type ThemeId,
+} from '@rusty-wren/core/practice';
+import { FileUp } from 'lucide-react';
+import { useState, type ReactElement } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { useLearntQuery } from '../learning/learningApi';
 import { Button } from '../ui/Button';
+import { OneLine } from '../ui/OneLine';
 import { OneOf } from '../ui/OneOf';
-import { useEngine } from './useEngine';
+import { ladderOf, usePractice, type Done } from './kept';
+import { readExerciseFile } from './exerciseFile';
+import { clockWords } from './SoFar';
 
-const SpeedChart = lazy(() => import('../tune/SpeedChart').then((m) => ({ default: m.SpeedChart })));
+const LEVEL_WORDS: Readonly<Record<Level, string>> = {
+  1: 'One fault, plainly seen',
+  2: 'One fault, and what it brought about',
+  3: 'Two faults at least',
+  4: 'As they come, with signs that mislead',
+};
+const THEME_OPTIONS = [
+  { id: 'any', label: 'Anything' },
+  { id: 'fuel', label: 'Fuel' },
+  { id: 'carburettor', label: 'Carburettor' },
+  { id: 'spark', label: 'Spark' },
+  { id: 'squeeze', label: 'Squeeze' },
+] as const satisfies readonly { id: Exclude<ThemeId, 'trap'>; label: string }[];
+const GROUP_WORDS: Readonly<Record<GroupId, string>> = {
+  any: 'Any',
+  saw: 'Saws',
+  trimmer: 'Trimmers',
+  blower: 'Blowers',
+};
+const GROUP_OPTIONS = GROUPS.map((id) => ({ id, label: GROUP_WORDS[id] }));
+const LEVEL_OPTIONS = LEVELS.map((level) => ({ id: String(level), label: String(level) }));
+const ODDS_OPTIONS = [
+  { id: 'trade', label: 'The trade' },
+  { id: 'here', label: 'This shop' },
+] as const;
+const KIND = { any: 'chainsaw', saw: 'chainsaw', trimmer: 'trimmer', blower: 'blower' } as const;
+const MOST_BYTES = 400_000;
+const SHOWN = 6;
 
-const MACHINES = [
-  { id: 'saw', label: 'Saw', facts: { kind: 'chainsaw', displacementCc: 45 } },
-  { id: 'trimmer', label: 'Trimmer', facts: { kind: 'trimmer', displacementCc: 25 } },
-  { id: 'blower', label: 'Backpack blower', facts: { kind: 'backpack-blower', displacementCc: 60 } },
-] as const satisfies readonly { id: string; label: string; facts: MachineFacts }[];
-type MachineId = (typeof MACHINES)[number]['id'];
-const NAMES: Readonly<Record<Screw, string>> = { L: 'L', H: 'H', stop: 'Stop' };
-/** Keys that lean and richen each screw; the stop: out (slower) and in (faster). */
-const KEYS: Readonly<Record<Screw, readonly [string, string]>> = {
-  L: ['q', 'w'],
-  H: ['j', 'k'],
-  stop: ['v', 'b'],
+const GRADE_WORDS: Readonly<Record<Done['grade'], string>> = {
+  again: 'not cured',
+  hard: 'cured, the long way',
+  good: 'cured',
+  easy: 'as the plan',
 };
 
-/** A mistuned machine to bring right by ear and screws: judged on the result, the turns and the time above the limit. */
+/** The practice bench: which machine to take, what is due again, the trap of the week, and what was practised. */
 export function Practice(): ReactElement {
-  const [seed, setSeed] = useState(1);
-  const [which, setWhich] = useState<MachineId>('saw');
-  const { facts, label } = MACHINES.find((m) => m.id === which)!;
-  const { shown, open, turn, pull, seconds } = useEngine(facts, seed);
-  const [held, setHeld] = useState(false);
-  const hold = (on: boolean): void => {
-    setHeld(on);
-    open(on ? 1 : 0);
+  const navigate = useNavigate();
+  const { kept, due, goOn } = usePractice();
+  const { level, more } = ladderOf(kept.done);
+  const [now] = useState(() => Date.now());
+  const [asked, setAsked] = useState<{
+    theme: Exclude<ThemeId, 'trap'>;
+    level: Level;
+    group: GroupId;
+    odds: 'trade' | 'here';
+  }>({
+    theme: 'any',
+    level,
+    group: 'any',
+    odds: 'trade',
+  });
+  const { data: learnt } = useLearntQuery();
+  const again = due(now);
+  const go = (exercise: Exercise): void => void navigate(`/practice/machine/${codeOf(exercise)}`);
+  const draw = ({ odds, ...of }: typeof asked): void => {
+    const here = odds === 'here' && learnt ? learntFor(learnt.learnt, { kind: KIND[of.group] }, '') : null;
+    go(drawExercise(chanceFrom(Math.floor(Math.random() * 2 ** 31)), of, (here && commonnessIn(here)) ?? {}));
   };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (event.key !== ' ' || event.repeat || (event.target as HTMLElement).matches('button')) return;
-      event.preventDefault();
-      const on = event.type === 'keydown';
-      setHeld(on);
-      open(on ? 1 : 0);
-    };
-    addEventListener('keydown', onKey);
-    addEventListener('keyup', onKey);
-    return () => {
-      removeEventListener('keydown', onKey);
-      removeEventListener('keyup', onKey);
-    };
-  }, [open]);
-  useKeys(
-    useMemo(
-      () => [
-        { key: 'p', does: 'pull the cord', run: pull },
-        ...SCREWS.flatMap((screw) =>
-          KEYS[screw].map((key, i) => ({
-            key,
-            does: `${NAMES[screw]} ${(i === 1) === (screw !== 'stop') ? 'out' : 'in'} an eighth`,
-            run: () => turn(screw, i === 1 ? 1 : -1),
-          })),
-        ),
-      ],
-      [pull, turn],
-    ),
+  const openFile = async (file: File): Promise<void> => {
+    const read =
+      file.size > MOST_BYTES
+        ? { refused: `${file.name} is too large for an exercise.` }
+        : readExerciseFile(await file.text());
+    if ('refused' in read) return void toast.error(read.refused);
+    goOn(codeOf(read.exercise), now, read.moves);
+    go(read.exercise);
+  };
+  const trap = trapOfWeek(now);
+  const going = Object.entries(kept.going).filter(
+    ([code, { finished }]) => !finished && 'exercise' in readCode(code),
   );
-  if (!shown) return <div className="flex-1" />;
-  const [, limit] = speedBand('full', facts);
-  const tooFast = shown.rpm > limit;
-  const done = shown.idleGood && shown.fullGood;
-
   return (
-    <div className="grid flex-1 content-start gap-x-10 gap-y-5 px-3 py-5 sm:px-5 lg:grid-cols-[minmax(0,7fr)_minmax(0,4fr)]">
-      <section aria-label="Engine">
-        <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
-          <h1 className="text-3xl font-bold">Practice: somebody has been at it</h1>
-          <OneOf label="Machine" options={MACHINES} value={which} onChange={setWhich} />
+    <div className="grid flex-1 content-start gap-x-12 gap-y-7 px-3 py-5 sm:px-5 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <section aria-label="A hidden machine">
+        <h1 className="text-4xl font-bold">Practice</h1>
+        <p className="mt-1 max-w-[60ch] text-lg">
+          A machine with something wrong. Find it, mend it, hand it back; the clock is bench time.
+        </p>
+        <div className="mt-5 grid gap-4">
+          <Choice says="About">
+            <OneOf
+              label="Theme"
+              options={THEME_OPTIONS}
+              value={asked.theme}
+              onChange={(theme) => setAsked({ ...asked, theme })}
+            />
+          </Choice>
+          <Choice says="On">
+            <OneOf
+              label="Machines"
+              options={GROUP_OPTIONS}
+              value={asked.group}
+              onChange={(group) => setAsked({ ...asked, group })}
+            />
+          </Choice>
+          <Choice says="How hard">
+            <OneOf
+              label="Level"
+              options={LEVEL_OPTIONS}
+              value={String(asked.level)}
+              onChange={(id) => setAsked({ ...asked, level: LEVELS.find((l) => String(l) === id) ?? 1 })}
+            />
+            <span className="text-lg">{LEVEL_WORDS[asked.level]}</span>
+          </Choice>
+          <Choice says="Odds of">
+            <OneOf
+              label="Odds"
+              options={ODDS_OPTIONS}
+              value={asked.odds}
+              onChange={(odds) => setAsked({ ...asked, odds })}
+            />
+          </Choice>
         </div>
-        <div
-          className={`mt-2 flex flex-wrap items-end gap-x-6 ${tooFast ? 'bg-rust px-3 text-on-rust' : ''}`}
-        >
-          <output aria-label="Speed now" className="text-8xl leading-none font-bold tabular-nums">
-            {shown.running ? Math.round(shown.rpm / 10) * 10 : '–'}
-          </output>
-          <span className="pb-2 text-3xl font-semibold">
-            {!shown.running ? 'stopped' : tooFast ? 'over the limit!' : 'rpm'}
-          </span>
-        </div>
-        <div className="mt-3">
-          <Guarded what="The drawing">
-            <Suspense fallback={<div className="h-60" />}>
-              <SpeedChart track={shown.track} blip={null} machine={facts} seconds={seconds} />
-            </Suspense>
-          </Guarded>
-        </div>
-        <div className="mt-3 flex flex-wrap gap-3">
-          <Button
-            look={shown.running ? 'plain' : 'rust'}
-            className="min-h-16 px-7 text-xl"
-            disabled={shown.running}
-            onClick={pull}
-          >
-            Pull the cord
-          </Button>
-          <Button
-            look={held ? 'rust' : 'plain'}
-            aria-pressed={held}
-            className="min-h-16 flex-1 touch-none px-7 text-xl select-none"
-            onPointerDown={() => hold(true)}
-            onPointerUp={() => hold(false)}
-            onPointerLeave={() => held && hold(false)}
-            onKeyDown={(e) => e.key === ' ' && !e.repeat && hold(true)}
-            onKeyUp={(e) => e.key === ' ' && hold(false)}
-          >
-            Hold for full throttle
-          </Button>
-        </div>
-      </section>
-      <section aria-label="Practice screws">
-        <ul>
-          {SCREWS.map((screw) => (
-            <li key={screw} className="flex items-center justify-between gap-3 border-b border-line py-2">
-              <span className="w-16 text-3xl font-bold">{NAMES[screw]}</span>
-              {([-1, 1] as const).map((eighths) => {
-                const out = eighths > 0 === (screw !== 'stop');
-                return (
-                  <Button
-                    key={eighths}
-                    className="min-h-16 flex-1 text-xl"
-                    aria-label={`${NAMES[screw]} ${out ? 'out' : 'in'} an eighth`}
-                    onClick={() => turn(screw, eighths)}
-                  >
-                    {eighths < 0 ? <Minus aria-hidden /> : <Plus aria-hidden />}
-                    {out ? 'out' : 'in'}
-                  </Button>
-                );
-              })}
-            </li>
-          ))}
-        </ul>
-        <ul className="mt-4 text-xl">
-          {(
-            [
-              [shown.idleGood, 'Idle in band, held'],
-              [shown.fullGood, 'Full speed in band, held'],
-            ] as const
-          ).map(([good, words]) => (
-            <li key={words} className="flex min-h-11 items-center gap-3 font-semibold">
-              {good ? (
-                <Check className="text-moss" aria-label="done" />
-              ) : (
-                <Circle className="text-soft" aria-label="not yet" />
-              )}
-              {words}
-            </li>
-          ))}
-        </ul>
-        <dl className="mt-3 flex gap-8">
-          {(
-            [
-              ['Turns', String(shown.moves)],
-              ['Over the limit', `${shown.over.toFixed(1)} s`],
-              ['Time', `${Math.floor(shown.seconds)} s`],
-            ] as const
-          ).map(([name, value]) => (
-            <div key={name}>
-              <dt className="text-soft">{name}</dt>
-              <dd
-                className={`text-3xl font-bold tabular-nums ${name === 'Over the limit' && shown.over > 0.05 ? 'text-rust' : ''}`}
-              >
-                {value}
-              </dd>
-            </div>
-          ))}
-        </dl>
-        {done && (
-          <p role="status" className="mt-4 text-3xl font-bold text-moss">
-            Tuned in {shown.moves} {shown.moves === 1 ? 'turn' : 'turns'}
-            {shown.over > 0.05 ? `, but ${shown.over.toFixed(1)} s over the limit` : ', never over the limit'}
-          </p>
-        )}
-        <Button className="mt-4 min-h-14 text-lg" onClick={() => setSeed(seed + 1)}>
-          Another {label.toLowerCase()}
+        <Button look="rust" className="mt-6 min-h-16 px-8 text-2xl" onClick={() => draw(asked)}>
+          Hang one up
         </Button>
+        <p className="mt-2 text-soft">
+          {level < 4
+            ? `You are on level ${level}: ${more} more that go well, and the next one opens.`
+            : 'You are at the top of the ladder.'}
+        </p>
+        <div className="mt-6 max-w-md">
+          <OneLine
+            label="Number of an exercise"
+            placeholder="an exercise by its number: fuel-2-saw-4711"
+            most={80}
+            done="Open"
+            look="plain"
+            onDone={(code) => {
+              const read = readCode(code);
+              if ('refused' in read) toast.error(read.refused);
+              else go(read.exercise);
+            }}
+          />
+          <label className="mt-3 inline-flex min-h-11 cursor-pointer items-center gap-2 rounded-md font-semibold text-soft focus-within:outline-3 focus-within:outline-steel hover:text-ink">
+            <FileUp size={20} aria-hidden /> From a file
+            <input
+              type="file"
+              accept=".json,application/json"
+              className="sr-only"
+              onChange={(e) => {
+                const [file] = e.target.files ?? [];
+                if (file) void openFile(file);
+                e.target.value = '';
+              }}
+            />
+          </label>
+        </div>
       </section>
+      <div className="grid content-start gap-7">
+        <section aria-label="The trap of the week">
+          <h2 className="text-2xl font-bold">The trap of the week</h2>
+          <Link to={`/practice/machine/${codeOf(trap)}`} className={ROW}>
+            <span>“{hiddenOf(trap).says[0]}”</span>
+          </Link>
+        </section>
+        {going.length > 0 && (
+          <section aria-label="On the bench">
+            <h2 className="text-2xl font-bold">On the bench</h2>
+            {going.map(([code]) => (
+              <Link key={code} to={`/practice/machine/${code}`} className={ROW}>
+                {code}
+              </Link>
+            ))}
+          </section>
+        )}
+        {again.length > 0 && (
+          <section aria-label="To be met again">
+            <h2 className="text-2xl font-bold">To be met again</h2>
+            <ul>
+              {again.slice(0, SHOWN).map((cause, n) => (
+                <li key={cause}>
+                  <Link to={`/practice/machine/${codeOf(againOf(cause, now))}`} className={ROW}>
+                    Something you had before{again.length > 1 ? `, ${n + 1}` : ''}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <section aria-label="By ear">
+          <h2 className="text-2xl font-bold">By ear</h2>
+          <Link to="/practice/tune" className={ROW}>
+            Tune one that somebody has been at
+          </Link>
+        </section>
+        {kept.done.length > 0 && (
+          <section aria-label="Practised">
+            <h2 className="text-2xl font-bold">Practised</h2>
+            <ul>
+              {kept.done
+                .toReversed()
+                .slice(0, SHOWN)
+                .map(({ code, at, minutes, plan, grade }) => (
+                  <li
+                    key={at}
+                    className="flex min-h-11 flex-wrap items-baseline justify-between gap-x-4 border-b border-line py-2 text-lg"
+                  >
+                    <Link to={`/practice/machine/${code}`} className="hover:underline">
+                      {nameOf(code)}
+                    </Link>
+                    <span className="text-soft">
+                      {GRADE_WORDS[grade]}, {clockWords(minutes)} (plan {clockWords(plan)})
+                    </span>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        )}
+      </div>
     </div>
   );
+}
+
+const ROW = 'flex min-h-14 items-center border-b border-line py-2 text-lg font-semibold hover:border-ink';
+
+/** One choice with what it is about. */
+const Choice = ({ says, children }: { says: string; children: React.ReactNode }): ReactElement => (
+  <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+    <span className="w-20 text-lg font-semibold">{says}</span>
+    {children}
+  </div>
+);
+
+/** A machine with a cause that is due again: another each day. */
+const againOf = (cause: CauseId, now: number): Exercise => ({
+  theme: cause,
+  level: 2,
+  group: 'any',
+  number: 1 + ((Math.floor(now / 86_400_000) * 71 + (CAUSE_INDEX.get(cause) ?? 0)) % 900_000),
+});
+
+/** What an exercise was about: a cause that was met again is named once it is done. */
+function nameOf(code: string): string {
+  const read = readCode(code);
+  if ('refused' in read) return code;
+  const { theme, level, number } = read.exercise;
+  const known = THEME_OPTIONS.find((t) => t.id === theme)?.label;
+  return theme === 'trap'
+    ? 'A trap'
+    : known
+      ? `${known}, level ${level}, ${number}`
+      : causeOf(theme as CauseId).name;
 }

@@ -85,7 +85,7 @@ export function Tools(): ReactElement {
           to="/practice"
           className="flex min-h-11 shrink-0 items-center rounded-md px-3 text-lg font-semibold hover:bg-line"
         >
-          Practice tuning
+          Practice
         </NavLink>
       </nav>
       <div>
