@@ -232,6 +232,8 @@ const VIEWS = [
   '/shop',
   '/parts',
   '/practice',
+  '/practice/tune',
+  '/practice/machine/fuel-2-saw-21',
   '/tools',
   '/tools/fuel',
 ] as const;

@@ -280,7 +280,7 @@ test('the school of two turns is chosen once, and judges every screw from then o
 });
 
 test('a mistuned saw is practised on: pulled, revved, a screw turned, all of it judged', async ({ page }) => {
-  await page.goto('/practice');
+  await page.goto('/practice/tune');
   const speed = page.getByLabel('Speed now');
   await page.getByRole('button', { name: 'Pull the cord' }).click();
   await expect(speed).toHaveText(/^\d{3,5}$/);
