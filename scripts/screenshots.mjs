@@ -129,15 +129,20 @@ const views = [
   },
   { name: 'cause-map', path: `${job('B45')}/map` },
   {
-    name: 'ways',
-    path: job('B45'),
+    name: 'practice',
+    path: '/practice/machine/squeeze-2-saw-33',
     prepare: async (page) => {
-      await page.getByRole('button', { name: /^Follows: / }).click();
-      await page.waitForTimeout(1500);
-      await page
-        .getByRole('dialog')
-        .getByRole('progressbar')
-        .waitFor({ state: 'detached', timeout: 150_000 });
+      for (const [check, result] of [
+        ['Smell the fuel', 'fresh'],
+        ['Look at the spark', 'strong'],
+        ['Look down the plug hole', ''],
+      ]) {
+        await page.getByLabel('Find a check').fill(check ?? '');
+        await page.getByRole('button', { name: new RegExp(`^${check}`) }).click();
+        await page.getByRole('button', { name: 'Do it' }).click();
+        if (result) await page.getByRole('group', { name: 'Result' }).getByText(result).click();
+      }
+      await page.getByRole('button', { name: 'In words' }).click();
     },
   },
   {

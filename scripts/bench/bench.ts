@@ -11,6 +11,7 @@ import { ears } from './ear';
 import { smallNetworks } from './networks';
 import { learning } from './learning';
 import { opening } from './opening';
+import { practice } from './practice';
 import { rebuildWith } from './rebuildWith';
 import { recovery } from './recovery';
 import { scale } from './scale';
@@ -23,6 +24,7 @@ import { POLICIES, type Outcome, type Share } from './plays';
  * The ear against two pitch detectors on `--clips N` recordings a place, and the tuning advice on `--tunes N` mistunings.
  * The day's plan against simple rules and the best there is on `--weeks N` drawn weeks (500); `--days-only` for that alone.
  * What is learnt on `--shops N` drawn shops (200); `--learning-only` for that alone.
+ * `--practice-only [--machines 1000] [--ways plan,fuel-first]` alone: robots at the practice bench.
  * `--opening` alone: until the rack and the bench are usable, on a slow processor and line, beside an empty page.
  * `--scale` alone: start, rack, finding and the rest on histories of `--jobs 1000,25000,250000` jobs.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
@@ -176,6 +178,10 @@ if (process.argv.includes('--scale')) {
 }
 if (process.argv.includes('--opening')) {
   await opening();
+  process.exit();
+}
+if (process.argv.includes('--practice-only')) {
+  practice(Number(flag('machines') ?? 1000), flag('ways')?.split(','));
   process.exit();
 }
 if (process.argv.includes('--learning-only')) {

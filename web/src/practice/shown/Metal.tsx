@@ -3,13 +3,15 @@ import type { ReactElement } from 'react';
 import { COLOURS } from './colours';
 
 /** Marks on a skirt or a wall: how many upright lines, how broad, and whether the machining still shows. */
-const MARKS: Readonly<Record<string, { lines: number; wide: number; machined: boolean; smear?: true }>> = {
+const MARKS: Readonly<
+  Record<string, { lines: number; wide: number; machined: boolean; smear?: true; fine?: true }>
+> = {
   clean: { lines: 0, wide: 0, machined: true },
   'worn-smooth': { lines: 0, wide: 0, machined: false },
   scratched: { lines: 44, wide: 0.5, machined: true },
   scored: { lines: 9, wide: 3, machined: false, smear: true },
   'coked-crown': { lines: 0, wide: 0, machined: true },
-  'light-scoring': { lines: 4, wide: 1, machined: true },
+  'light-scoring': { lines: 5, wide: 1.8, machined: true, fine: true },
   'heavy-scoring': { lines: 12, wide: 3, machined: false, smear: true },
 };
 
@@ -20,7 +22,7 @@ function Marks({
   width,
   height,
 }: { result: string } & Record<'x' | 'y' | 'width' | 'height', number>) {
-  const { lines, wide, machined, smear } = MARKS[result] ?? MARKS['clean']!;
+  const { lines, wide, machined, smear, fine } = MARKS[result] ?? MARKS['clean']!;
   const chance = chanceFrom(11);
   return (
     <>
@@ -41,7 +43,7 @@ function Marks({
           <path
             key={n}
             d={`M${at} ${from}q${chance() * 2 - 1} ${height / 2} 0 ${height * (0.6 + 0.2 * chance())}`}
-            stroke={smear ? COLOURS.soot : COLOURS.darkSteel}
+            stroke={smear || fine ? COLOURS.soot : COLOURS.darkSteel}
             strokeWidth={wide}
             fill="none"
           />

@@ -1,4 +1,4 @@
-import type { ReactElement } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 import { COLOURS } from './colours';
 
 /** The spark in the tester’s gap, in a dim room; it flickers where it does, unless motion is not wanted. */
@@ -53,29 +53,21 @@ export function Spark({ result }: { result: string }): ReactElement {
   );
 }
 
-/** A diaphragm from the side and from above: how it lies, and what it says when it is flicked. */
-export function Diaphragm({ result }: { result: string }): ReactElement {
-  const side: Readonly<Record<string, string>> = {
-    'supple-flat': 'M20 28q40 3 80 0t80 0',
-    stiff: 'M20 30l22-8 20 10 22-12 22 12 22-10 22 10 30-6',
-    'proud-or-crooked': 'M20 30h44q36-30 72-4l44 4',
-    torn: 'M20 28q40 3 80 0t80 0',
-    curled: 'M20 28h48q10-2 12-16M180 28h-48q-10-2-12-16',
-  };
+/** How a diaphragm lies, from the side. */
+const LIES: Readonly<Record<string, string>> = {
+  'supple-flat': 'M20 28q40 3 80 0t80 0',
+  stiff: 'M20 30l22-8 20 10 22-12 22 12 22-10 22 10 30-6',
+  'proud-or-crooked': 'M20 30h44q36-30 72-4l44 4',
+  torn: 'M20 28q40 3 80 0t80 0',
+  curled: 'M20 28h48q10-2 12-16M180 28h-48q-10-2-12-16',
+};
+
+/** A diaphragm from the side and from above, and that it crackles where it does. */
+function Sheet({ result, children }: { result: string; children: ReactNode }): ReactElement {
   return (
     <g>
-      <path d={side[result] ?? side['supple-flat']} fill="none" stroke={COLOURS.rubber} strokeWidth="5" />
+      <path d={LIES[result] ?? LIES['supple-flat']} fill="none" stroke={COLOURS.rubber} strokeWidth="5" />
       <ellipse cx="100" cy="82" rx="62" ry="30" fill="#6d675f" stroke={COLOURS.rubber} strokeWidth="3" />
-      {result === 'curled' || result === 'stiff' ? null : (
-        <circle cx="100" cy="82" r="11" fill={COLOURS.steel} />
-      )}
-      {result === 'curled' && (
-        <path
-          d="M78 74a10 10 0 0 1 18 0zM104 74a10 10 0 0 1 18 0z"
-          fill={COLOURS.felt}
-          stroke={COLOURS.rubber}
-        />
-      )}
       {result === 'stiff' && (
         <g fill="none" stroke={COLOURS.rubber} strokeWidth="1.6">
           <path d="M52 78l18 8 14-10 18 12 16-12 20 8" />
@@ -83,13 +75,34 @@ export function Diaphragm({ result }: { result: string }): ReactElement {
           <path d="M156 60q10-8 4-18M168 66q14-10 6-26" strokeDasharray="3 3" />
         </g>
       )}
-      {result === 'proud-or-crooked' && (
-        <ellipse cx="112" cy="76" rx="13" ry="9" fill={COLOURS.steel} transform="rotate(-24 112 76)" />
-      )}
-      {result === 'torn' && <circle cx="122" cy="76" r="4" fill="#fff4c2" stroke={COLOURS.dark} />}
+      {children}
     </g>
   );
 }
+
+/** The metering diaphragm: its button, square or askew, and a hole where the light shows through. */
+export const MeteringDiaphragm = ({ result }: { result: string }): ReactElement => (
+  <Sheet result={result}>
+    {result === 'proud-or-crooked' ? (
+      <ellipse cx="108" cy="77" rx="13" ry="8" fill={COLOURS.steel} transform="rotate(-24 108 77)" />
+    ) : (
+      <circle cx="100" cy="82" r="11" fill={COLOURS.steel} />
+    )}
+    {result === 'torn' && <circle cx="122" cy="76" r="4" fill="#fff4c2" stroke={COLOURS.dark} />}
+  </Sheet>
+);
+
+/** The pump diaphragm: its two cut flaps, lying or standing. */
+export const PumpDiaphragm = ({ result }: { result: string }): ReactElement => (
+  <Sheet result={result}>
+    <path
+      d="M74 86v-6a11 11 0 0 1 22 0v6M104 86v-6a11 11 0 0 1 22 0v6"
+      fill={result === 'curled' ? COLOURS.felt : 'none'}
+      stroke={COLOURS.dark}
+      strokeWidth="2"
+    />
+  </Sheet>
+);
 
 const FELT: Readonly<Record<string, string>> = {
   clean: COLOURS.felt,

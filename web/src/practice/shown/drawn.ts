@@ -4,7 +4,7 @@ import { Jar } from './Jar';
 import { Mesh } from './Mesh';
 import { Bore, Fins, Key, Piston, Port } from './Metal';
 import { Plug } from './Plug';
-import { AirFilter, Diaphragm, FuelFilter, Spark } from './Soft';
+import { AirFilter, FuelFilter, MeteringDiaphragm, PumpDiaphragm, Spark } from './Soft';
 
 /** What is drawn, of what can be seen: by check, for a result. */
 export const DRAWN: Partial<Readonly<Record<CheckId, (props: { result: string }) => ReactElement>>> = {
@@ -19,8 +19,8 @@ export const DRAWN: Partial<Readonly<Record<CheckId, (props: { result: string })
   'exhaust-port-look': Port,
   'cooling-fins': Fins,
   'flywheel-key': Key,
-  'metering-diaphragm': Diaphragm,
-  'pump-diaphragm': Diaphragm,
+  'metering-diaphragm': MeteringDiaphragm,
+  'pump-diaphragm': PumpDiaphragm,
   'air-filter-look': AirFilter,
   'fuel-filter-look': FuelFilter,
 };
