@@ -1,3 +1,4 @@
+import type { RepairPace } from '@rusty-wren/core/learning';
 import { FAMILY_IDS } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import {
@@ -14,6 +15,8 @@ import Joi from 'joi';
 export interface Shop {
   rules: ShopRules;
   book: PriceLine[];
+  /** How much longer repairs take here than the trade says, as closed jobs have taught; absent where they do not differ, or do not count. */
+  pace?: RepairPace;
 }
 
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);

@@ -17,10 +17,13 @@ export {
   ENOUGH_TIMES,
   learnMinutes,
   paceIn,
+  repairPaceIn,
   timeKey,
   timesIn,
   type LearntMinutes,
   type LearntPace,
+  type RepairPace,
+  type TaskId,
   type TaskTime,
   type TimeCounts,
 } from './minutes';

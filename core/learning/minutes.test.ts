@@ -1,9 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { diagnose, HANDLING_MINUTES } from '../diagnosis';
-import { checkOf, type CheckId } from '../knowledge';
+import {
+  CAUSE_IDS,
+  causeOf,
+  CHECK_IDS,
+  checkOf,
+  REMEDY_IDS,
+  remedyMinutes,
+  remedyOf,
+  type CheckId,
+} from '../knowledge';
 import type { TrailLine } from '../log';
-import { learnMinutes, paceIn, timeKey, timesIn, type TimeCounts } from '.';
+import { learnMinutes, paceIn, repairPaceIn, timeKey, timesIn, type TimeCounts } from '.';
 
 type Timed = Pick<TrailLine, 'entry' | 'state'>;
 const START = Date.parse('2026-03-02T09:00:00.000Z');
@@ -32,7 +41,7 @@ const [LOOK, SMELL] = ['plug-look', 'fuel-smell'] as const;
 describe('the times on a log', () => {
   it('tell how long a check took since the last thing that was noted by the same hands', () => {
     expect(timesIn([found(0, SMELL), found(2 * trade(LOOK), LOOK)])).toEqual([
-      { check: LOOK, by: 'a', step: 14 },
+      { task: LOOK, by: 'a', step: 14 },
     ]);
     expect(timesIn([found(0, SMELL, { by: 'b' }), found(2, LOOK)])).toEqual([]);
   });
@@ -41,7 +50,7 @@ describe('the times on a log', () => {
     const opened = [found(0, SMELL), line(12, 'took-off', { part: 'muffler' }), found(12.01, 'ring-free')];
     expect(timesIn(opened)).toEqual([]);
     const plug = [found(0, SMELL), line(3, 'took-off', { part: 'plug' }), found(3.01, LOOK)];
-    expect(timesIn(plug)).toEqual([{ check: LOOK, by: 'a', step: 0 }]);
+    expect(timesIn(plug)).toEqual([{ task: LOOK, by: 'a', step: 0 }]);
   });
   it('a pause, what was noted together, what was struck, and what has no figure tell nothing', () => {
     expect(timesIn([found(0, SMELL), found(45, LOOK)])).toEqual([]);
@@ -49,6 +58,50 @@ describe('the times on a log', () => {
     expect(timesIn([found(0, SMELL), found(4, LOOK), found(4.02, 'fuel-look')])).toEqual([]);
     expect(timesIn([found(0, SMELL), found(2, LOOK, { state: 'struck' })])).toEqual([]);
     expect(timesIn([found(0, SMELL), line(2, 'note', { text: 'x' }), found(2.01, LOOK)])).toEqual([]);
+  });
+});
+
+describe('the times of repairs', () => {
+  const mended = (at: number, body: object, more = {}): Timed => line(at, 'repair', body, more);
+  const coil = { cause: 'coil-gap-wide', outcome: 'cured' };
+
+  it('tell how long a repair took, of one cause or of a whole job', () => {
+    const { minutes } = causeOf('coil-gap-wide');
+    expect(timesIn([found(0, SMELL), mended(2 * minutes, coil)])).toEqual([
+      { task: 'coil-gap-wide', by: 'a', step: 14 },
+    ]);
+    const whole = { cause: 'plug-fouled', remedy: 'new-plug', outcome: 'cured' };
+    expect(timesIn([found(0, SMELL), mended(remedyMinutes(remedyOf('new-plug')), whole)])).toEqual([
+      { task: 'new-plug', by: 'a', step: 0 },
+    ]);
+  });
+
+  it('tell nothing where it only says how it turned out, was done step by step, or is on no list', () => {
+    const later = [
+      found(0, SMELL),
+      mended(9, { ...coil, outcome: 'untried' }),
+      found(20, LOOK),
+      mended(24, coil),
+    ];
+    expect(timesIn(later).filter(({ task }) => task === 'coil-gap-wide')).toHaveLength(1);
+    const inside = { cause: 'metering-diaphragm-stiff', outcome: 'cured' };
+    expect(timesIn([found(0, SMELL), mended(15, inside)])).toEqual([]);
+    expect(timesIn([found(0, SMELL), mended(15, { other: 'a bent bracket', outcome: 'cured' })])).toEqual([]);
+  });
+
+  it('are kept apart from those of checks', () => {
+    const learnt = learnMinutes({ [`${LOOK} a 20`]: 50, 'coil-gap-wide a 20': 50, 'new-plug b -20': 50 });
+    expect(Object.keys(paceIn(learnt) ?? {})).toEqual([LOOK]);
+    expect(repairPaceIn(learnt)).toEqual({
+      'coil-gap-wide': learnt.shop['coil-gap-wide']!.factor,
+      'new-plug': learnt.shop['new-plug']!.factor,
+    });
+    expect(repairPaceIn(learnMinutes({ [`${LOOK} a 20`]: 50 }))).toBeNull();
+  });
+
+  it('have no id that two things share', () => {
+    const ids = [...CHECK_IDS, ...CAUSE_IDS, ...REMEDY_IDS];
+    expect(new Set(ids).size).toBe(ids.length);
   });
 });
 
@@ -61,8 +114,8 @@ const COUNTS = fc
   )
   .map((all): TimeCounts => {
     const counts: Record<string, number> = {};
-    for (const [check, by, step] of all) {
-      const key = timeKey({ check, by, step });
+    for (const [task, by, step] of all) {
+      const key = timeKey({ task, by, step });
       counts[key] = (counts[key] ?? 0) + 1;
     }
     return counts;

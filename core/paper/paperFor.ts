@@ -1,4 +1,5 @@
 import { likelyIn, type Case, type Suspect } from '../diagnosis';
+import type { RepairPace } from '../learning';
 import type { Block, PaperKind, Picture } from '../log';
 import { askedOf, moneyWords, worthOf, type PricedMachine, type PriceLine, type ShopRules } from '../worth';
 import { cardOf, tagOf, titleOf, workDoneOf } from './papers';
@@ -16,6 +17,8 @@ export interface PaperFor {
   owner: string;
   rules: ShopRules;
   book: readonly PriceLine[];
+  /** How much longer repairs take here than the trade says. */
+  pace?: RepairPace | undefined;
   /** Where the job is opened. */
   url: string;
   /** The promised day in words. */
@@ -36,7 +39,7 @@ export function paperFor(kind: PaperKind, p: PaperFor): { title: string; blocks:
   const blocks = (): Block[] => {
     switch (kind) {
       case 'report': {
-        const asked = askedOf(picture, machine, { rules, book });
+        const asked = askedOf(picture, machine, { rules, book, ...(p.pace && { pace: p.pace }) });
         return reportOf(at, worthOf({ ...asked, likely: likelyIn(p.benchCase) }), p.suspects);
       }
       case 'work-done':

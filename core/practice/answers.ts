@@ -38,13 +38,17 @@ export const standingOn = (hidden: Hidden, left: ReadonlySet<CauseId>): Complain
 const chanceOf = (hidden: Hidden, question: string): Chance =>
   chanceFrom(seedOf(`${hidden.exercise.number} ${hidden.exercise.theme} ${question}`));
 
-/** A look shows its fault so often that it shows it here: what is practised is to look, not to look again. */
-const PLAINLY = 0.6;
-const plainlySeen = (cause: CauseId, check: CheckId): boolean => {
+/** A look that often shows its fault shows it here: what is practised is to look, not to look again. */
+const PLAINLY = probabilityOf('often');
+
+/** The results with which a look shows a cause, where it shows it plainly; empty where it does not. */
+function plainOf(cause: CauseId, check: CheckId): string[] {
   const words = signsOf(cause, check);
-  const seen = (causeOf(cause).seen?.[check] ?? []) as readonly string[];
-  return seen.reduce((sum, r) => sum + (words[r] === undefined ? 0 : probabilityOf(words[r])), 0) >= PLAINLY;
-};
+  const { seen, settledBy } = causeOf(cause);
+  const results: readonly string[] = seen?.[check] ?? (settledBy?.includes(check) ? Object.keys(words) : []);
+  const shown = results.filter((r) => words[r] !== undefined);
+  return shown.reduce((sum, r) => sum + probabilityOf(words[r]!), 0) >= PLAINLY ? shown : [];
+}
 
 /**
  * Whether a check may show a result on a machine with these faults: what is the very fault, or next to never seen without one,
@@ -61,7 +65,8 @@ export function mayShow(
   const { healthy } = checkOf(check);
   const ofNothing = (healthy as Readonly<Record<string, Strength>>)[result] === 'hardly-ever';
   if (ofNothing && ![...left].some((cause) => signsOf(cause, check)[result])) return false;
-  if (faults.length === 0 && [...left].some((cause) => plainlySeen(cause, check))) return false;
+  const plain = [...left].flatMap((cause) => plainOf(cause, check));
+  if (plain.length > 0 && !plain.includes(result)) return false;
   // A cord that will not pull is told of.
   if (check === 'pull-feel' && result === 'locked' && !standing.includes('hard-to-pull')) return false;
   if (check === 'start-trial' && standing.length === 0) return result === 'runs-well';

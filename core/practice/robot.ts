@@ -19,8 +19,8 @@ export const caseIn = (
 });
 
 /** Whoever works by a way gives up after so many moves, or repairs in vain. */
-const MOST_MOVES = 200;
-const MOST_IN_VAIN = 10;
+const MOST_MOVES = 400;
+const MOST_IN_VAIN = 30;
 
 export const WAYS = ['plan', ...SCHOOLS.map((s) => s.id)] as const satisfies readonly ('plan' | SchoolId)[];
 export type PracticeWay = (typeof WAYS)[number];
@@ -29,6 +29,9 @@ const policyOf = (way: PracticeWay): Policy =>
   way === 'plan' ? oneAhead : inOrder(SCHOOLS.find((s) => s.id === way)!.order);
 
 const starts = (check: CheckId): boolean => ['started', 'running'].includes(checkOf(check).engine ?? '');
+
+const isMade = ({ evidence }: Worked, check: CheckId): boolean =>
+  evidence.some((e) => e.kind === 'finding' && e.check === check);
 
 /** Makes a check and notes what it shows, as it is. */
 function lookAndNote(bench: Working, check: CheckId): boolean {
@@ -49,6 +52,14 @@ export function workBy(way: PracticeWay, hidden: Hidden): Worked {
   const cannot = new Set<CheckId>();
   let walked = false;
   let inVain = 0;
+  const make = (check: CheckId): boolean => {
+    if (starts(check) && !walked) {
+      lookAndNote(bench, 'safety-walkround');
+      if (bench.worked.unsafe) bench.take({ do: 'make-safe' });
+      walked = true;
+    }
+    return lookAndNote(bench, check);
+  };
   for (let n = 0; n < MOST_MOVES && inVain < MOST_IN_VAIN; n++) {
     const { worked } = bench;
     if (worked.ended || worked.standing.length === 0) break;
@@ -60,16 +71,11 @@ export function workBy(way: PracticeWay, hidden: Hidden): Worked {
       else cannot.clear();
       continue;
     }
-    if (starts(next.check) && !walked) {
-      lookAndNote(bench, 'safety-walkround');
-      if (bench.worked.unsafe) bench.take({ do: 'make-safe' });
-      walked = true;
-    }
-    if (lookAndNote(bench, next.check)) continue;
+    if (make(next.check)) continue;
     // It would not run, or not turn: that is tried, and the check is left.
     cannot.add(next.check);
-    for (const check of ['pull-feel', 'start-trial'] as const)
-      if (!worked.evidence.some((e) => e.kind === 'finding' && e.check === check)) lookAndNote(bench, check);
+    const missing = (['pull-feel', 'start-trial'] as const).find((check) => !isMade(worked, check));
+    if (missing) make(missing);
   }
   bench.take({ do: 'hand-back' });
   return bench.worked;

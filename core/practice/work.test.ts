@@ -149,6 +149,19 @@ describe('the clock', () => {
   });
 });
 
+describe('a repair', () => {
+  it('of one of the things that are one act puts all of it right: fresh mix is fresh mix', () => {
+    for (let number = 1; ; number++) {
+      const hidden = hiddenOf({ theme: 'oil-heavy-mix', level: 4, group: 'any', number });
+      if (!hidden.faults.includes('stale-fuel')) continue;
+      const { left } = workedBy(hidden, [{ do: 'mend', cause: 'stale-fuel' }]);
+      expect(left).not.toContain('oil-heavy-mix');
+      expect(workedBy(hidden, [{ do: 'mend', cause: 'plug-failed' }]).left).toContain('oil-heavy-mix');
+      break;
+    }
+  });
+});
+
 describe('a note', () => {
   const hidden = hiddenOf({ theme: 'fuel', level: 1, group: 'saw', number: 3 });
 

@@ -11,6 +11,7 @@ import {
   type CheckId,
   type Outcome,
   type PartId,
+  type RemedyId,
 } from '../knowledge';
 import { judgeReading } from '../reading';
 import { changes, hides, showsOf, standingOn, triedOn, truthOf, type Condition } from './answers';
@@ -140,7 +141,7 @@ class Bench {
 
   private mend({ cause, remedy }: Extract<Move, { do: 'mend' }>, ref: string): Omit<Partial<Step>, 'move'> {
     const minutes = remedy ? remedyMinutes(remedyOf(remedy)) : causeOf(cause).minutes;
-    const rights = causesPutRight(cause, remedy).filter((id) => this.left.has(id));
+    const rights = causesPutRight(cause, remedy ?? actOf(cause)).filter((id) => this.left.has(id));
     const before = this.standing.length;
     this.putRight(rights);
     const helped = rights.some((id) => this.hidden.toBlame.includes(id)) && !hides(this.hidden, this.left);
@@ -215,6 +216,17 @@ class Bench {
     };
   }
 }
+
+/** Jobs that are one act: whichever of their faults it is done for, it puts all of them right. Fresh mix is fresh mix. */
+const ONE_ACT: readonly RemedyId[] = [
+  'fresh-mix',
+  'new-plug',
+  'set-coil-gap',
+  'set-low-screw',
+  'set-high-screw',
+];
+const actOf = (cause: CauseId): RemedyId | undefined =>
+  ONE_ACT.find((remedy) => remedyOf(remedy).mends.includes(cause));
 
 /** Whether a part can only be off while another is: it comes off after it. */
 const isBehind = (part: PartId, front: PartId): boolean => partOf(part).after.includes(front);

@@ -47,6 +47,15 @@ describe('the work left on a job', () => {
     expect(kinds({ stage: 'closed' })).toEqual([]);
   });
 
+  it('takes the minutes that mending takes here', () => {
+    const mend = (pace?: object, more: object = {}): number =>
+      workOf([job({ phase: { kind: 'repair', settled: { ...settled, ...more } } })], crew, { pace }).tasks[0]!
+        .minutes;
+    expect(mend({ 'coil-failed': 2 })).toBe(2 * mend());
+    const whole = { cause: 'plug-fouled', remedy: 'new-plug' };
+    expect(mend({ 'new-plug': 1.5, 'plug-fouled': 9 }, whole)).toBe(Math.round(1.5 * mend({}, whole)));
+  });
+
   it('takes longer to look for the less is known', () => {
     const look = (probability: number): number =>
       workOf([job({ lead: { cause: 'coil-failed', probability } })], crew).tasks[0]!.minutes;

@@ -1,5 +1,6 @@
 import { actedOn, type Forecast } from '../diagnosis';
-import { causeOf, remedyMinutes, remedyOf, type CauseId } from '../knowledge';
+import { causeOf, remedyMinutes, remedyOf, type CauseId, type RemedyId } from '../knowledge';
+import type { RepairPace } from '../learning';
 import type { Phase, Stage } from '../log';
 import { jobsFor } from '../worth';
 import type { IfOrdered } from './helps';
@@ -83,11 +84,11 @@ interface Mending {
 }
 
 /** Minutes of putting causes right, and what that work is like. */
-function mending(causes: readonly CauseId[]): Mending {
+function mending(causes: readonly CauseId[], pace?: RepairPace): Mending {
   const [first] = causes;
   return {
     soaks: causes.some((c) => SOAKS.has(c)),
-    minutes: jobsFor(causes).reduce((n, j) => n + j.minutes, 0),
+    minutes: jobsFor(causes, pace).reduce((n, j) => n + j.minutes, 0),
     like: first ? causeOf(first).sits : 'bench',
   };
 }
@@ -96,12 +97,11 @@ function mending(causes: readonly CauseId[]): Mending {
 const UNKNOWN: Mending = { minutes: 25, like: 'bench', soaks: false };
 
 /** What a phase still asks of hands, up to where the machine is put together and may be proved; null: nothing of it. */
-function toMend({
-  phase,
-  lead,
-  toFind,
-}: OpenJob): { look: number; spread?: number; mend: Mending | null } | null {
-  const guess = lead ? mending([lead.cause]) : UNKNOWN;
+function toMend(
+  { phase, lead, toFind }: OpenJob,
+  pace: RepairPace,
+): { look: number; spread?: number; mend: Mending | null } | null {
+  const guess = lead ? mending([lead.cause], pace) : UNKNOWN;
   switch (phase.kind) {
     case 'check': {
       if (toFind) {
@@ -116,14 +116,14 @@ function toMend({
     case 'stop':
       return phase.stop.why === 'try'
         ? { look: 0, mend: null }
-        : { look: 0, mend: mending(actedOn(phase.stop)) };
+        : { look: 0, mend: mending(actedOn(phase.stop), pace) };
     case 'repair': {
       const { settled } = phase;
       if ('other' in settled) return { look: 0, mend: UNKNOWN };
-      const own = mending([settled.cause]);
+      const own = mending([settled.cause], pace);
       return {
         look: 0,
-        mend: settled.remedy ? { ...own, minutes: remedyMinutesOf(settled.remedy) } : own,
+        mend: settled.remedy ? { ...own, minutes: remedyMinutesOf(settled.remedy, pace) } : own,
       };
     }
     default:
@@ -131,7 +131,8 @@ function toMend({
   }
 }
 
-const remedyMinutesOf = (id: Parameters<typeof remedyOf>[0]): number => remedyMinutes(remedyOf(id));
+const remedyMinutesOf = (id: RemedyId, pace: RepairPace): number =>
+  remedyMinutes(remedyOf(id)) * (pace[id] ?? 1);
 
 /** A job that has no place in the plan; `ifOrdered`: what it would ask if its part was ordered today. */
 export interface Waiting {
@@ -146,7 +147,12 @@ const OUTDOORS = { place: 'outdoors', like: 'run' } as const;
 function tasksOf(
   job: OpenJob,
   from: number,
-  { bath, longest, beside }: { bath: boolean; longest: number; beside: string | null },
+  {
+    bath,
+    longest,
+    beside,
+    pace,
+  }: { bath: boolean; longest: number; beside: string | null; pace: RepairPace },
 ): Task[] {
   const { id, phase, off, coldIn, inPieces } = job;
   const tasks: Task[] = [];
@@ -174,7 +180,7 @@ function tasksOf(
     release = 0;
   };
   const bench = (like: string) => ({ place: 'bench', like: beside ? `beside ${beside}` : like }) as const;
-  const left = toMend(job);
+  const left = toMend(job, pace);
   const goesHome = phase.kind === 'left';
   if (left) {
     const { look, spread, mend } = left;
@@ -198,12 +204,12 @@ function tasksOf(
 
 /**
  * The work that is left on open jobs, as pieces to be planned, and the jobs that wait for something nobody has a day for. Minutes
- * from now. What is longer than anybody's day is reckoned as that long. `bath`: the shop has one.
+ * from now. What is longer than anybody's day is reckoned as that long. `bath`: the shop has one. `pace`: how much longer repairs take here.
  */
 export function workOf(
   jobs: readonly OpenJob[],
   crew: readonly Crew[],
-  { bath = false }: { bath?: boolean } = {},
+  { bath = false, pace = {} }: { bath?: boolean; pace?: RepairPace | undefined } = {},
 ): { tasks: Task[]; jobs: DueJob[]; waiting: Waiting[] } {
   const longest = longestShift(crew);
   const donors = new Set(jobs.flatMap((j) => j.donor ?? []));
@@ -214,7 +220,7 @@ export function workOf(
     const { id, stage, partsIn, orderedIn, hands } = job;
     if (stage === 'closed') continue;
     // A donor and the machine that gets its part lie side by side.
-    const at = { bath, longest, beside: job.donor ?? (donors.has(id) ? id : null) };
+    const at = { bath, longest, pace, beside: job.donor ?? (donors.has(id) ? id : null) };
     const asked: DueJob = { id, due: job.due, weight: PROMISED, ...(hands && { hands }) };
     if (stage === 'answer') waiting.push({ job: id, for: 'answer' });
     else if (stage === 'parts' && partsIn === null)

@@ -1,3 +1,4 @@
+import type { RepairPace } from '../learning';
 import {
   CAUSE_IDS,
   causeOf,
@@ -6,6 +7,7 @@ import {
   REMEDY_IDS,
   remedyMinutes,
   type CauseId,
+  type Remedy,
   type RemedyId,
 } from '../knowledge';
 
@@ -48,9 +50,11 @@ export const needsShortBlock = (cause: CauseId): boolean => SHORT_BLOCK.mends.in
 
 /**
  * The jobs that put a set of causes right, each cause in one of them: a carburettor somebody has been inside is replaced whole;
- * what one remedy mends together is one job; a short block has its top end with it.
+ * what one remedy mends together is one job; a short block has its top end with it. `pace`: how much longer repairs take here.
  */
-export function jobsFor(causes: readonly CauseId[]): RepairJob[] {
+export function jobsFor(causes: readonly CauseId[], pace: RepairPace = {}): RepairJob[] {
+  const minutesOf = (id: CauseId): number => causeOf(id).minutes * (pace[id] ?? 1);
+  const whole = (remedy: Remedy): number => remedyMinutes(remedy) * (pace[remedy.id] ?? 1);
   const left = new Set(causes);
   const jobs: RepairJob[] = [];
   const take = (job: RepairJob): void => {
@@ -61,14 +65,14 @@ export function jobsFor(causes: readonly CauseId[]): RepairJob[] {
     take({
       id: 'carburettor-whole',
       does: WHOLE,
-      minutes: causeOf('carb-tampered').minutes,
+      minutes: minutesOf('carb-tampered'),
       mends: [...left].filter((c) => IN_CARBURETTOR.has(c)),
     });
   if ([...left].some(needsShortBlock))
     take({
       id: 'bottom-end',
       does: 'Short block',
-      minutes: remedyMinutes(SHORT_BLOCK),
+      minutes: whole(SHORT_BLOCK),
       mends: [...left].filter(isDeep),
     });
   for (const remedy of REMEDIES) {
@@ -78,13 +82,12 @@ export function jobsFor(causes: readonly CauseId[]): RepairJob[] {
       id: remedy.id,
       does: remedy.does,
       // A top end is a top end, whichever of its faults was seen.
-      minutes: remedy.asksWorth ? remedyMinutes(remedy) : Math.max(...mends.map((c) => causeOf(c).minutes)),
+      minutes: remedy.asksWorth || pace[remedy.id] ? whole(remedy) : Math.max(...mends.map(minutesOf)),
       mends,
     });
   }
   for (const cause of left) {
-    const { remedy, minutes } = causeOf(cause);
-    jobs.push({ id: cause, does: remedy, minutes, mends: [cause] });
+    jobs.push({ id: cause, does: causeOf(cause).remedy, minutes: minutesOf(cause), mends: [cause] });
   }
   return jobs;
 }

@@ -32,13 +32,14 @@ export const asSeen = (
 export function askedOf(
   picture: Picture,
   machine: PricedMachine,
-  { rules, book }: Pick<Reckoning, 'rules' | 'book'>,
+  { rules, book, pace }: Pick<Reckoning, 'rules' | 'book' | 'pace'>,
 ): Omit<WorthAsked, 'likely'> {
   const { like, ageYears } = picture.worth;
   const { maker, model } = machine;
   const squeeze = picture.findings.find((f) => f.check === 'compression-gauge')?.judged;
   return {
     rules,
+    ...(pace && { pace }),
     book:
       like === undefined
         ? book

@@ -1,4 +1,5 @@
 import type { CauseId } from '../knowledge';
+import type { RepairPace } from '../learning';
 import { jobsFor, type RepairJob } from './jobs';
 import { labourOf, withTax, type Cents } from './money';
 import { partsFor, type PricedMachine, type PriceLine } from './priceBook';
@@ -10,6 +11,8 @@ export interface Reckoning {
   rules: ShopRules;
   book: readonly PriceLine[];
   machine: PricedMachine;
+  /** How much longer repairs take here than the trade says. */
+  pace?: RepairPace;
 }
 
 /** What putting a set of causes right comes to. */
@@ -41,8 +44,8 @@ export const likeOf = ({ book, machine }: Pick<Reckoning, 'book' | 'machine'>): 
  *
  * @example quote(['plug-failed'], { rules: USUAL_RULES, book: [], machine: { kind: 'chainsaw' } }).price // 2328: 18 min, a plug, tax
  */
-export function quote(causes: readonly CauseId[], { rules, book, machine }: Reckoning): Quote {
-  const jobs = jobsFor(causes);
+export function quote(causes: readonly CauseId[], { rules, book, machine, pace }: Reckoning): Quote {
+  const jobs = jobsFor(causes, pace);
   const parts = jobs.map((job) => partsFor(book, job.id, machine));
   const sum = (of: (p: (typeof parts)[number]) => number): number => parts.reduce((n, p) => n + of(p), 0);
   const minutes = jobs.length === 0 ? 0 : jobs.reduce((n, j) => n + j.minutes, PROVING_MINUTES);

@@ -98,6 +98,18 @@ describe('a quote, against one worked by hand', () => {
     expect(quote([], by()).price).toBe(30_00);
   });
 
+  it('takes the minutes that repairs take here, of one cause and of a whole job', () => {
+    const minutes = (pace?: Parameters<typeof jobsFor>[1]) =>
+      jobsFor(['coil-gap-wide', 'ring-stuck'], pace).map((x) => x.minutes);
+    const [top, gap] = minutes();
+    expect(minutes({ 'coil-gap-wide': 2, 'top-end': 0.5 })).toEqual([top! * 0.5, gap! * 2]);
+    expect(minutes({ 'plug-failed': 3 })).toEqual([top, gap]);
+    const usual = quote(['coil-gap-wide'], by());
+    const slower = quote(['coil-gap-wide'], { ...by(), pace: { 'coil-gap-wide': 2 } });
+    expect(slower.minutes - usual.minutes).toBeCloseTo(gap!, 9);
+    expect(slower.labour).toBeGreaterThan(usual.labour);
+  });
+
   it('two faults of one carburettor are one job with one kit; a tampered one is replaced whole', () => {
     expect(jobsFor(['metering-diaphragm-stiff', 'inlet-screen-clogged']).map((j) => j.id)).toEqual([
       'carburettor-rebuild',

@@ -3,7 +3,6 @@ import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
 import {
   learn,
   learnMinutes,
-  paceIn,
   taughtBy,
   together,
   type OwnersJob,
@@ -196,7 +195,7 @@ function timesOf(rows: readonly { times: TimeCounts }[]): TimeCounts {
 
 /** The odds and minutes that it comes to, and nothing else, as a text. */
 const saidBy = ({ tallies, times }: Tallied): string =>
-  JSON.stringify([learn(tallies), paceIn(learnMinutes(times))], (name, value: unknown) =>
+  JSON.stringify([learn(tallies), learnMinutes(times).shop], (name, value: unknown) =>
     ['counts', 'found', 'expected'].includes(name) ? undefined : value,
   );
 

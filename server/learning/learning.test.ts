@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { CheckIn, JobWithLog, LearntFile, LearntState, NewEntry } from '@rusty-wren/contract';
+import type { CheckIn, JobWithLog, Shop, LearntFile, LearntState, NewEntry } from '@rusty-wren/contract';
 import { expectedOn } from '@rusty-wren/core/learning';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inTransaction } from '../db/pool';
@@ -106,6 +106,32 @@ describe('closed jobs', () => {
       ['learning', { counts: true }],
       ['learning', { counts: false }],
     ]);
+  });
+
+  it('teach the minutes of repairs, which the quote and the day take', async () => {
+    expect(((await (await bench.app.request('/api/shop')).json()) as Shop).pace).toBeUndefined();
+    for (let n = 0; n < 6; n++) {
+      const { jobId } = await closed('coil');
+      const at = (minutes: number) =>
+        new Date(Date.parse('2026-05-06T10:00:00.000Z') + minutes * 60_000).toISOString();
+      await post(bench.app, `/api/jobs/${jobId}/entries`, {
+        entries: [
+          entry('finding', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }, { notedAt: at(0) }),
+          entry('repair', { cause: 'plug-lead-loose', outcome: 'cured' }, { notedAt: at(20) }),
+          entry('stage', { stage: 'closed', reason: 'fetched' }, { notedAt: at(21) }),
+        ],
+      });
+    }
+    await learner.learn();
+    const { minutes } = await state();
+    expect(minutes.shop['plug-lead-loose']?.times).toBe(6);
+    const { pace } = (await (await bench.app.request('/api/shop')).json()) as Shop;
+    expect(pace?.['plug-lead-loose']).toBe(minutes.shop['plug-lead-loose']!.factor);
+    expect(pace?.['plug-lead-loose']).toBeGreaterThan(1.2);
+    expect(pace).not.toHaveProperty('fuel-look');
+    await put('/api/learnt', { counts: false });
+    expect(((await (await bench.app.request('/api/shop')).json()) as Shop).pace).toBeUndefined();
+    await put('/api/learnt', { counts: true });
   });
 
   it('teach the minutes of checks, by whoever made them', async () => {

@@ -6,12 +6,14 @@ import {
   learn,
   learnMinutes,
   paceIn,
+  repairPaceIn,
   learntFor,
   together,
   weighed,
   type Learnt,
   type LearntHere,
   type LearntMinutes,
+  type RepairPace,
   type TimeCounts,
   type Tallies,
 } from '@rusty-wren/core/learning';
@@ -91,6 +93,10 @@ export const learntHere = (
 
 /** The minutes of checks as they are here; null where the trade's count. */
 export const paceHere = ({ counts, minutes }: Known): Pace | null => (counts ? paceIn(minutes) : null);
+
+/** The minutes of repairs as they are here; null where the trade's count. */
+export const repairPaceHere = ({ counts, minutes }: Known): RepairPace | null =>
+  counts ? repairPaceIn(minutes) : null;
 
 /** What a case on such a machine is reckoned with. */
 export function reckoned(known: Known, machine: MachineFacts, model: string): Reckoned {

@@ -11,8 +11,8 @@ const MOVED = {
   parts: ['Drawer'],
   day: ['Day'],
   rack: ['Rack'],
-  // A bench reckons with what was learnt.
-  learnt: ['Learnt', 'Job'],
+  // A bench and a quote reckon with what was learnt.
+  learnt: ['Learnt', 'Job', 'Shop'],
 } as const;
 
 /** Takes in what the stream said: another device's entries are fetched where this page shows them. */

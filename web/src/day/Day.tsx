@@ -1,7 +1,6 @@
-import type { Account, Day as DayBooks, Drawer, RackTag } from '@rusty-wren/contract';
 import { CalendarClock, Printer } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
-import { problemWords, useAccountsQuery, useDayQuery, useDrawerQuery, useRackQuery } from '../api/api';
+import { problemWords } from '../api/api';
 import { useAppSelector } from '../app/store';
 import { noterOf } from '../hands/hands';
 import { Button } from '../ui/Button';
@@ -13,47 +12,32 @@ import { HoursSheet } from './HoursSheet';
 import { NowAndThen } from './NowAndThen';
 import { Promises } from './Promises';
 import { Strips } from './Strips';
+import { useBooks } from './useBooks';
 import { useHelps, usePlan, usePromises } from './usePlan';
-import { dayWork, zeroOf } from './work';
+import { dayWork, zeroOf, type Books } from './work';
 
 const TICK_MS = 20_000;
 
 /** The day: what to do now, what then, what cools meanwhile; everybody's strip; which promises will not hold. */
 export function Day(): ReactElement {
-  const rack = useRackQuery();
-  const drawer = useDrawerQuery(null);
-  const day = useDayQuery();
-  const accounts = useAccountsQuery();
-  const all = [rack, drawer, day, accounts];
-  if (rack.data && drawer.data && day.data && accounts.data)
-    return <Planned tags={rack.data} drawer={drawer.data} day={day.data} accounts={accounts.data} />;
-  const failed = all.find((q) => q.isError);
+  const { books, failed, retry } = useBooks();
+  if (books) return <Planned {...books} />;
   return failed ? (
-    <NotFetched why={problemWords(failed.error)} onRetry={() => all.forEach((q) => void q.refetch())} />
+    <NotFetched why={problemWords(failed)} onRetry={retry} />
   ) : (
     <Loading what="Planning the day…" />
   );
 }
 
 /** The day as it is planned for what hangs here. */
-export function Planned({
-  tags,
-  drawer,
-  day,
-  accounts,
-}: {
-  tags: readonly RackTag[];
-  drawer: Drawer;
-  day: DayBooks;
-  accounts: readonly Account[];
-}): ReactElement {
+export function Planned({ tags, drawer, day, accounts, pace }: Books): ReactElement {
   const zero = zeroOf(useNow(true, Date.now, TICK_MS));
   const noter = useAppSelector(noterOf);
   const me = (accounts.find((a) => a.id === noter) ?? accounts[0])?.id ?? null;
   const [hours, setHours] = useState(false);
   const { work, waiting, calendar } = useMemo(
-    () => dayWork({ tags, drawer, day, accounts }, zero),
-    [tags, drawer, day, accounts, zero],
+    () => dayWork({ tags, drawer, day, accounts, pace }, zero),
+    [tags, drawer, day, accounts, pace, zero],
   );
   const plan = usePlan(work, zero, day.plan);
   const stand = usePromises(work, plan);

@@ -1,12 +1,11 @@
-import type { Account, Day, Drawer, RackTag } from '@rusty-wren/contract';
 import { format } from 'date-fns';
 import { useMemo, type ReactElement } from 'react';
-import { useAccountsQuery, useDayQuery, useDrawerQuery, useRackQuery } from '../api/api';
 import { dayWords } from '../ui/words';
 import { useNow } from '../ui/useNow';
 import { momentOf } from './moment';
+import { useBooks } from './useBooks';
 import { usePlan, usePromises } from './usePlan';
-import { dayWork, zeroOf } from './work';
+import { dayWork, zeroOf, type Books } from './work';
 
 const TICK_MS = 60_000;
 
@@ -17,32 +16,16 @@ interface Chosen {
 
 /** The earliest day that can be promised at nine in ten, by all that hangs here; nothing until it is known. */
 export function EarliestPromise(chosen: Chosen): ReactElement | null {
-  const { data: tags } = useRackQuery();
-  const { data: drawer } = useDrawerQuery(null);
-  const { data: day } = useDayQuery();
-  const { data: accounts } = useAccountsQuery();
-  return tags && drawer && day && accounts ? (
-    <Reckoned tags={tags} drawer={drawer} day={day} accounts={accounts} {...chosen} />
-  ) : null;
+  const { books } = useBooks();
+  return books && <Reckoned books={books} {...chosen} />;
 }
 
-function Reckoned({
-  tags,
-  drawer,
-  day,
-  accounts,
-  value,
-  onTake,
-}: Chosen & {
-  tags: readonly RackTag[];
-  drawer: Drawer;
-  day: Day;
-  accounts: readonly Account[];
-}): ReactElement | null {
+function Reckoned({ books, value, onTake }: Chosen & { books: Books }): ReactElement | null {
+  const { tags, drawer, day, accounts, pace } = books;
   const zero = zeroOf(useNow(true, Date.now, TICK_MS));
   const { work } = useMemo(
-    () => dayWork({ tags, drawer, day, accounts }, zero),
-    [tags, drawer, day, accounts, zero],
+    () => dayWork({ tags, drawer, day, accounts, pace }, zero),
+    [tags, drawer, day, accounts, pace, zero],
   );
   const plan = usePlan(work, zero, day.plan);
   const stand = usePromises(work, plan);

@@ -1,4 +1,5 @@
 import type { Account, Day, Drawer, NeedOfJob, RackTag } from '@rusty-wren/contract';
+import type { RepairPace } from '@rusty-wren/core/learning';
 import { bestSource, workingDaysOn } from '@rusty-wren/core/parts';
 import {
   USUAL_HOURS,
@@ -44,16 +45,18 @@ export interface DayWork {
   calendar: readonly CalendarDay[];
 }
 
+/** What the day is planned from. */
+export interface Books {
+  tags: readonly RackTag[];
+  drawer: Drawer;
+  day: Day;
+  accounts: readonly Account[];
+  /** How much longer repairs take here than the trade says. */
+  pace?: RepairPace | undefined;
+}
+
 /** What the rack, the drawer and the day's hours come to, minutes from `zero`. */
-export function dayWork(
-  {
-    tags,
-    drawer,
-    day,
-    accounts,
-  }: { tags: readonly RackTag[]; drawer: Drawer; day: Day; accounts: readonly Account[] },
-  zero: number,
-): DayWork {
+export function dayWork({ tags, drawer, day, accounts, pace }: Books, zero: number): DayWork {
   const calendar = calendarFrom(zero);
   const at = (iso: string, minute: number): number =>
     Math.round(minuteOf(parseISO(iso).getTime(), zero)) + minute;
@@ -98,7 +101,7 @@ export function dayWork(
       orderedIn: missing.some((n) => n.state === 'to-order') ? allBy(missing.map(comes)) : null,
     };
   });
-  const { waiting, ...work } = workOf(jobs, crew, { bath: day.rooms.bath > 0 });
+  const { waiting, ...work } = workOf(jobs, crew, { bath: day.rooms.bath > 0, pace });
   const known = new Set(work.tasks.map((t) => t.id));
   const pins = day.pins
     .filter((p) => known.has(p.task) && crew.some((c) => c.id === p.account))

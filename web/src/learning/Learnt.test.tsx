@@ -99,7 +99,7 @@ describe('what closed jobs taught', () => {
     cleanup();
     state.minutes = { shop: {}, own: {} };
     draw(<Learnt />);
-    expect(await screen.findByText('No check was made 5 times yet.')).toBeTruthy();
+    expect(await screen.findByText('Nothing was done 5 times yet.')).toBeTruthy();
   });
   it('says so where nothing is more than chance, or nothing was taught', async () => {
     state.learnt = {

@@ -9,7 +9,7 @@ import { inSentence, KIND_WORDS } from '../ui/words';
 export function paperNow(
   kind: PaperKind,
   { job, picture, benchCase, diagnosis }: JobAtBench,
-  { rules, book }: Shop,
+  { rules, book, pace }: Shop,
 ): { title: string; blocks: Block[] } {
   const { machine, customer, tag, promisedFor } = job;
   return paperFor(kind, {
@@ -22,6 +22,7 @@ export function paperNow(
     owner: customer.name,
     rules,
     book,
+    pace,
     url: `${location.origin}/job/${job.id}`,
     promised: promisedFor && format(new Date(promisedFor), 'EEEE d MMMM'),
   });
