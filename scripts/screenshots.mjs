@@ -138,7 +138,10 @@ const views = [
         ['Look down the plug hole', ''],
       ]) {
         await page.getByLabel('Find a check').fill(check ?? '');
-        await page.getByRole('button', { name: new RegExp(`^${check}`) }).click();
+        await page
+          .getByRole('button', { name: new RegExp(`^${check}`) })
+          .first()
+          .click();
         await page.getByRole('button', { name: 'Do it' }).click();
         if (result) await page.getByRole('group', { name: 'Result' }).getByText(result).click();
       }
