@@ -174,6 +174,13 @@ describe('a note', () => {
     expect(unseen.evidence.every((e) => e.kind === 'complaint')).toBe(true);
   });
 
+  it('that is no result of the check is not taken', () => {
+    const moves = [look('fuel-smell'), sure('fuel-smell', 'lavender')];
+    const { inHand, evidence } = workedBy(hidden, moves);
+    expect(inHand?.check).toBe('fuel-smell');
+    expect(evidence).toEqual(workedBy(hidden, [look('fuel-smell')]).evidence);
+  });
+
   it('of a reading is judged as on the bench', () => {
     const moves: Move[] = [look('compression-gauge')];
     const reading = { psi: [20, 31, 36, 38, 39] };

@@ -6,6 +6,7 @@ import {
   partOf,
   remedyMinutes,
   remedyOf,
+  resultOf,
   toOpen,
   type CauseId,
   type CheckId,
@@ -130,6 +131,8 @@ class Bench {
 
   private note({ check, noted }: Extract<Move, { do: 'note' }>, ref: string): Omit<Partial<Step>, 'move'> {
     if (this.inHand?.check !== check) return {};
+    // What is noted of it is one of its results: a file may say otherwise.
+    if (noted.result !== undefined && !resultOf(check, noted.result)) return {};
     const judged = noted.reading && judgeReading(check, noted.reading, this.hidden.machine);
     const result = noted.result ?? (judged && 'result' in judged ? judged.result : null);
     const shows = this.inHand;

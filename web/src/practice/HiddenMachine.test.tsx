@@ -140,6 +140,7 @@ describe('a hidden machine on the bench', () => {
     const minutes = within(screen.getByRole('list', { name: 'Minutes' })).getAllByRole('listitem');
     expect(minutes.map((row) => row.textContent)).toHaveLength(5);
     expect(minutes[0]?.textContent).toMatch(/^You\d+ min$/);
+    expect(within(minutes[1]!).getByText(/look at the fuel filter/)).toBeTruthy();
     const says = screen.getByRole('list', { name: 'What the teacher says' }).textContent;
     expect(says).toContain('Believed too soon');
     expect(says).toContain('untried after the last repair');
