@@ -1,9 +1,10 @@
 import { codeOf, hiddenOf, workedBy, type Exercise, type Move } from '@rusty-wren/core/practice';
 import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
-import { cleanup, screen, within } from '@testing-library/react';
+import { act, cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { gaugeSet } from '../app/settings';
 import { draw } from '../testing/bench';
 import { fakeServer } from '../testing/server';
 import { HiddenMachine } from './HiddenMachine';
@@ -189,6 +190,26 @@ describe('the practice bench', () => {
     const trap = screen.getByRole('region', { name: 'The trap of the week' });
     expect(within(trap).getByRole('link').getAttribute('href')).toMatch(
       /^\/practice\/machine\/trap-4-any-\d+$/,
+    );
+  });
+});
+
+describe('a reading', () => {
+  const WORN: Exercise = { theme: 'piston-dirt-worn', level: 1, group: 'saw', number: 2 };
+
+  it('is typed as the needle shows it, and judged by the practice gauge, whatever this device’s is', async () => {
+    const store = bench(WORN);
+    act(() => void store.dispatch(gaugeSet({ altitudeM: 3000, hoseMl: 30, floorPsi: 140 })));
+    await look('compression-gauge');
+    const { inHand } = shownBy(WORN, { do: 'look', check: 'compression-gauge' });
+    const psi = inHand!.reading!.psi!;
+    for (let n = 0; n < psi.length; n++) await userEvent.click(screen.getByRole('button', { name: 'Pull' }));
+    expect(screen.getByText(`pull ${psi.length}`)).toBeTruthy();
+    await userEvent.type(screen.getByLabelText('Gauge after each pull, psi'), psi.join(' '));
+    await userEvent.click(screen.getByRole('button', { name: /^Log it/ }));
+    const label = checkOf('compression-gauge').results.find((r) => r.id === inHand!.result)!.label;
+    expect(screen.getByRole('region', { name: 'Evidence so far' }).textContent).toContain(
+      `Measure compression: ${label}`,
     );
   });
 });

@@ -132,14 +132,16 @@ export function Practice(): ReactElement {
             />
             <span className="text-lg">{LEVEL_WORDS[asked.level]}</span>
           </Choice>
-          <Choice says="Odds of">
-            <OneOf
-              label="Odds"
-              options={ODDS_OPTIONS}
-              value={asked.odds}
-              onChange={(odds) => setAsked({ ...asked, odds })}
-            />
-          </Choice>
+          {learnt?.counts && (
+            <Choice says="Odds of">
+              <OneOf
+                label="Odds"
+                options={ODDS_OPTIONS}
+                value={asked.odds}
+                onChange={(odds) => setAsked({ ...asked, odds })}
+              />
+            </Choice>
+          )}
         </div>
         <Button look="rust" className="mt-6 min-h-16 px-8 text-2xl" onClick={() => draw(asked)}>
           Hang one up

@@ -1,6 +1,7 @@
 import { checkOf, type Sureness } from '@rusty-wren/core/knowledge';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import type { Noted, Shows } from '@rusty-wren/core/practice';
+import type { Reading as Read } from '@rusty-wren/core/reading';
 import { useState, type ReactElement } from 'react';
 import { Instrument } from '../instruments/Instrument';
 import { ResultPick } from '../bench/ResultPick';
@@ -8,6 +9,9 @@ import { StepHead } from '../bench/steps/StepHead';
 import { SurenessPick } from '../bench/SurenessPick';
 import type { JobAtBench } from '../job/useJob';
 import { Shown } from './shown/Shown';
+
+/** The practice gauge has no hose and stands by the sea, whatever this device's own bench does. */
+const asHere = ({ hoseMl: _, altitudeM: __, floorPsi: ___, ...reading }: Read): Read => reading;
 
 /** A check that was made: what it shows, and what the trainee makes of it. */
 export function Reading({
@@ -34,7 +38,7 @@ export function Reading({
             check={check}
             atBench={atBench}
             onStart={() => undefined}
-            onLog={(reading) => onNote({ reading, sureness })}
+            onLog={(reading) => onNote({ reading: asHere(reading), sureness })}
           />
         )}
         <ResultPick check={check} onPick={(result) => onNote({ result, sureness })} />
