@@ -1,6 +1,6 @@
 import { CaseFileError } from '@rusty-wren/contract';
-import { FileUp } from 'lucide-react';
 import type { ReactElement } from 'react';
+import { JsonFilePick } from '../ui/JsonFilePick';
 import { withCaseFile, type Draft } from './draft';
 
 const MOST_BYTES = 400_000;
@@ -26,20 +26,7 @@ export function CaseFileDrop({
   };
   return (
     <div className="mt-5 text-lg">
-      <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 rounded-md font-semibold text-soft focus-within:outline-3 focus-within:outline-steel hover:text-ink">
-        <FileUp size={20} aria-hidden /> From a case file
-        <input
-          type="file"
-          accept=".json,application/json"
-          className="sr-only"
-          onChange={(e) => {
-            const [file] = e.target.files ?? [];
-            if (file) void read(file);
-            // The same file can be picked again once it is mended.
-            e.target.value = '';
-          }}
-        />
-      </label>
+      <JsonFilePick label="From a case file" onFile={(file) => void read(file)} />
       {draft.carried.length > 0 && (
         <p role="status">
           <strong>{draft.carried.length}</strong> {draft.carried.length === 1 ? 'entry' : 'entries'} of the

@@ -14,12 +14,12 @@ import {
   type Level,
   type ThemeId,
 } from '@rusty-wren/core/practice';
-import { FileUp } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { useLearntQuery } from '../learning/learningApi';
 import { Button } from '../ui/Button';
+import { JsonFilePick } from '../ui/JsonFilePick';
 import { OneLine } from '../ui/OneLine';
 import { OneOf } from '../ui/OneOf';
 import { ladderOf, usePractice, type Done } from './kept';
@@ -164,19 +164,9 @@ export function Practice(): ReactElement {
               else go(read.exercise);
             }}
           />
-          <label className="mt-3 inline-flex min-h-11 cursor-pointer items-center gap-2 rounded-md font-semibold text-soft focus-within:outline-3 focus-within:outline-steel hover:text-ink">
-            <FileUp size={20} aria-hidden /> From a file
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="sr-only"
-              onChange={(e) => {
-                const [file] = e.target.files ?? [];
-                if (file) void openFile(file);
-                e.target.value = '';
-              }}
-            />
-          </label>
+          <div className="mt-3">
+            <JsonFilePick label="From a file" onFile={(file) => void openFile(file)} />
+          </div>
         </div>
       </section>
       <div className="grid content-start gap-7">
