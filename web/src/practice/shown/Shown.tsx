@@ -42,6 +42,28 @@ export function readOut(reading: Reading): string {
   return '';
 }
 
+/** The speed of the engine as it was heard, against time; bands of a thousand turns are ruled. */
+function SpeedTrace({ track, label }: { track: readonly SpeedPoint[]; label: string }): ReactElement {
+  const seconds = track.at(-1)!.t;
+  const most = Math.max(4000, ...track.map((p) => p.rpm));
+  const x = (t: number): number => 4 + (392 * t) / seconds;
+  const y = (rpm: number): number => 112 - (104 * rpm) / most;
+  return (
+    <svg viewBox="0 0 400 120" role="img" aria-label={label} className="w-full max-w-xl rounded-md bg-card">
+      {Array.from({ length: Math.floor(most / 2000) }, (_, n) => (
+        <path key={n} d={`M4 ${y(2000 * (n + 1))}H396`} className="stroke-line" strokeWidth="1" />
+      ))}
+      <path d="M4 112H396" className="stroke-ink" strokeWidth="2" />
+      <path
+        d={track.map((p, n) => `${n === 0 ? 'M' : 'L'}${x(p.t).toFixed(1)} ${y(p.rpm).toFixed(1)}`).join('')}
+        className="fill-none stroke-steel"
+        strokeWidth="3"
+        strokeLinejoin="round"
+      />
+    </svg>
+  );
+}
+
 /** Something read off a gauge step by step: pull by pull, or as time goes. */
 function Stepped({
   many,
@@ -122,7 +144,9 @@ export function Shown({ shows, machine }: { shows: Shows; machine: MachineFacts 
   const Drawing = DRAWN[check];
   const track = useMemo(() => heardOf(shows, machine), [shows, machine]);
   const says = reading ? readOut(reading) : (words ?? '');
-  const pictured = (Drawing && result) || reading?.psi || reading?.trace;
+  // What is heard is drawn as well: speed against time.
+  const heard = track && !reading;
+  const pictured = (Drawing && result) || heard || reading?.psi || reading?.trace;
   return (
     <section aria-label="What it shows" className="mt-3 border-l-4 border-steel pl-4">
       {Drawing && result && (
@@ -136,7 +160,8 @@ export function Shown({ shows, machine }: { shows: Shows; machine: MachineFacts 
         </svg>
       )}
       {reading && <Instrument reading={reading} />}
-      {!reading && !Drawing && <p className="text-2xl leading-snug font-semibold">{says}</p>}
+      {heard && <SpeedTrace track={track} label={says} />}
+      {!reading && !Drawing && !heard && <p className="text-2xl leading-snug font-semibold">{says}</p>}
       <div className="mt-2 flex flex-wrap gap-x-5">
         {track && (
           <Button className="min-h-14 px-5 text-lg" onClick={() => play(track, seedOf(`${check} ${result}`))}>
