@@ -51,7 +51,8 @@ import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, t
 const oneOf = (ids: readonly string[]): Joi.StringSchema => Joi.string().valid(...ids);
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
 
-const reading = Joi.object({
+/** A reading as it is noted. */
+export const readingSchema = Joi.object({
   psi: figures('psi'),
   mm: figures('mm'),
   rpm: figures('rpm'),
@@ -61,7 +62,7 @@ const reading = Joi.object({
 const finding = Joi.object({
   check: oneOf(CHECK_IDS).required(),
   result: Joi.string(),
-  reading,
+  reading: readingSchema,
   sureness: oneOf(SURENESS).required(),
   pulls: pullsSchema,
   note: text(1000),

@@ -18,7 +18,16 @@ export { likelyIn, mayResult, type Likely, type LikelySet, type MayResult } from
 export { type Found } from './found';
 export { timelineOf, type Known } from './timeline';
 export { ACT_ON, CLOSING_SHARE, HANDLING_MINUTES } from './parameters';
-export { costOf, missingToRun, offAfter, standing, toPutBack } from './plan/possible';
+export {
+  costOf,
+  DEAD_STARTS,
+  HURTING,
+  missingToRun,
+  offAfter,
+  RUINOUS,
+  standing,
+  toPutBack,
+} from './plan/possible';
 export type { Forecast, Way } from './plan/forecast';
 export type { Progress } from './plan/lookAhead';
 export { type NextCheck, type Outlook } from './plan/nextCheck';

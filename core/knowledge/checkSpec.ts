@@ -63,3 +63,7 @@ export interface CheckSpec {
   /** Bench-line words for this check, besides its id. */
   words: readonly string[];
 }
+
+/** Whether the engine is run for a check, or tried to be. */
+export const runsIt = ({ engine }: Pick<CheckSpec, 'engine'>): boolean =>
+  engine === 'started' || engine === 'running';

@@ -60,10 +60,6 @@ function tradeMinutes(id: TaskId): number {
 }
 const isRemedy = (id: string): id is RemedyId => (REMEDY_IDS as readonly string[]).includes(id);
 
-/** The same repair noted again says how it turned out, and nothing of minutes. */
-const isRepairOf = (id: TaskId, { entry }: Timed): boolean =>
-  entry.kind === 'repair' && 'cause' in entry.body && (entry.body.remedy ?? entry.body.cause) === id;
-
 /**
  * What a repair tells the minutes of; null where it was done step by step, each noted by itself, or on something that is not listed.
  */
@@ -85,7 +81,12 @@ interface Go {
  */
 export function timesIn(trail: readonly Timed[]): TaskTime[] {
   const goes: Go[] = [];
-  for (const [n, { entry, state }] of trail.entries()) {
+  // The same repair noted again says how it turned out, and nothing of minutes.
+  const noted = new Set<TaskId>();
+  for (const { entry, state } of trail) {
+    const mended = entry.kind === 'repair' ? repairIn(entry) : null;
+    const again = mended !== null && noted.has(mended);
+    if (mended) noted.add(mended);
     if (state === 'struck' || entry.kind === 'strike' || !entry.by) continue;
     const at = Date.parse(entry.notedAt);
     const last = goes.at(-1);
@@ -95,12 +96,7 @@ export function timesIn(trail: readonly Timed[]): TaskTime[] {
         : { by: entry.by, from: at, to: at, trade: 0, tasks: [] };
     if (go !== last) goes.push(go);
     go.to = Math.max(go.to, at);
-    const task =
-      entry.kind === 'finding' ? entry.body.check : entry.kind === 'repair' ? repairIn(entry) : null;
-    if (task && entry.kind === 'repair' && trail.slice(0, n).some((line) => isRepairOf(task, line))) {
-      go.trade = null;
-      continue;
-    }
+    const task = entry.kind === 'finding' ? entry.body.check : again ? null : mended;
     if (task) {
       go.tasks.push(task);
       if (go.trade !== null) go.trade += tradeMinutes(task);

@@ -121,6 +121,24 @@ function dryPsiOf(hidden: Hidden, now: Condition): number {
   ).psi;
 }
 
+/**
+ * What putting some faults right does for the owner: whether it is felt, and whether anything is still complained of. While what is left
+ * hides the effect of any repair, nothing is felt.
+ */
+export function effectOf(
+  hidden: Hidden,
+  left: ReadonlySet<CauseId>,
+  rights: readonly CauseId[],
+): { helped: boolean; more: boolean } {
+  const after = new Set([...left].filter((cause) => !rights.includes(cause)));
+  const { trap, toBlame } = hidden;
+  const hides = trap?.hides !== undefined && after.has(trap.hides);
+  return {
+    helped: !hides && rights.some((cause) => toBlame.includes(cause)),
+    more: standingOn(hidden, after).length > 0,
+  };
+}
+
 /** What a trial puts right here, and how it turns out; null where it puts nothing right. */
 export function triedOn(
   hidden: Hidden,
@@ -129,13 +147,6 @@ export function triedOn(
 ): { rights: readonly CauseId[]; result: string } | null {
   const rights = staysRight(check).filter((cause) => now.left.has(cause));
   if (rights.length === 0) return null;
-  const left = new Set([...now.left].filter((cause) => !rights.includes(cause)));
-  const before = standingOn(hidden, now.left).length;
-  const after = standingOn(hidden, left).length;
-  const helped = rights.some((cause) => hidden.toBlame.includes(cause)) && !hides(hidden, left);
-  return { rights, result: trialResult(check, helped, after > 0 || before === 0) };
+  const { helped, more } = effectOf(hidden, now.left, rights);
+  return { rights, result: trialResult(check, helped, more) };
 }
-
-/** Whether what is left hides the effect of any repair. */
-export const hides = ({ trap }: Hidden, left: ReadonlySet<CauseId>): boolean =>
-  trap?.hides !== undefined && left.has(trap.hides);

@@ -1,8 +1,9 @@
+import { HURTING, RUINOUS } from '../diagnosis';
 import { bothPressures } from '../units';
 import {
   checkOf,
   putRightBy,
-  REMEDIES,
+  runsIt,
   seenAs,
   type CauseId,
   type CheckId,
@@ -23,28 +24,18 @@ export interface Before {
   unsafeKnown: boolean;
 }
 
-const HURTS: Partial<Readonly<Record<ComplaintId, string>>> = {
+/** What happens to whoever runs it all the same. */
+const HURTS: Readonly<Record<(typeof HURTING)[number], string>> = {
   'kicks-back':
     'They told you that the cord kicks back. It broke two fingers. First find why, with the plug out.',
   'wont-stop':
     'They told you that the switch does nothing. Now it runs, and you cannot stop it. First mend the switch.',
 };
 
-/** Faults with which an engine that is run is ruined. */
-const RUINOUS: ReadonlySet<CauseId> = new Set([
-  'no-oil-in-fuel',
-  ...REMEDIES.filter((r) => r.asksWorth).flatMap((r) => r.mends),
-]);
-
-const runs = (check: CheckId): boolean => {
-  const { engine } = checkOf(check);
-  return engine === 'started' || engine === 'running';
-};
-
 /** Whether something that is known forbids running it. */
 export const hazardKnown = ({ standing, shown, unsafeKnown, madeSafe }: Before): boolean =>
   (unsafeKnown && !madeSafe) ||
-  standing.some((id) => HURTS[id] !== undefined) ||
+  HURTING.some((id) => standing.includes(id)) ||
   shown.get('pull-feel') === 'snatches';
 
 /** Why making a check now ends the exercise, in a sentence or two; null where it may be made. */
@@ -56,9 +47,9 @@ export function hazardIn(
 ): string | null {
   if (isPressureCheck(check) && kpa !== undefined && tooMuch(check, kpa, 'kPa'))
     return `${bothPressures(kpa, 'psi')} on the pump. ${TARGETS[check].name}: never beyond ${bothPressures(TARGETS[check].maxKpa, 'psi')}. What was tight has been blown out.`;
-  if (!runs(check)) return null;
-  const hurts = now.standing.map((id) => HURTS[id]).find((words) => words !== undefined);
-  if (hurts) return hurts;
+  if (!runsIt(checkOf(check))) return null;
+  const hurts = HURTING.find((id) => now.standing.includes(id));
+  if (hurts) return HURTS[hurts];
   if (now.shown.get('pull-feel') === 'snatches')
     return 'You felt it snatch, and pulled it all the same. It broke two fingers.';
   if (hidden.safety && !now.madeSafe)

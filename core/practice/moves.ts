@@ -72,6 +72,5 @@ export interface Worked {
   hazard: boolean;
   /** Faults still there. Not for the trainee's eyes. */
   left: readonly CauseId[];
-  asked: number;
   ended: Ended | null;
 }

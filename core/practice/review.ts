@@ -81,10 +81,11 @@ function skippedIn(hidden: Hidden, steps: readonly (ReviewedStep & { seen: Glanc
 }
 
 function gradeOf(
-  { ended, asked, minutes, steps }: Worked,
+  { ended, minutes, steps }: Worked,
   { comesBack, plan }: { comesBack: number; plan: number },
 ): Grade {
   if (ended?.why !== 'handed-back' || !ended.cured) return 'again';
+  const asked = steps.filter((s) => s.move.do === 'ask').length;
   const inVain = steps.filter((s) => s.outcome === 'no-change').length;
   if (comesBack > 0 || inVain > 0 || asked > 2) return 'hard';
   return asked === 0 && minutes <= AS_GOOD * plan ? 'easy' : 'good';

@@ -1,5 +1,5 @@
 import type { Case } from '../diagnosis';
-import { checkOf, SCHOOLS, type CheckId, type SchoolId } from '../knowledge';
+import { checkOf, runsIt, SCHOOLS, type CheckId, type SchoolId } from '../knowledge';
 import { decide, inOrder, oneAhead, type Policy } from '../proving';
 import type { Hidden } from './hidden';
 import type { Worked } from './moves';
@@ -28,8 +28,6 @@ export type PracticeWay = (typeof WAYS)[number];
 const policyOf = (way: PracticeWay): Policy =>
   way === 'plan' ? oneAhead : inOrder(SCHOOLS.find((s) => s.id === way)!.order);
 
-const starts = (check: CheckId): boolean => ['started', 'running'].includes(checkOf(check).engine ?? '');
-
 const isMade = ({ evidence }: Worked, check: CheckId): boolean =>
   evidence.some((e) => e.kind === 'finding' && e.check === check);
 
@@ -53,7 +51,7 @@ export function workBy(way: PracticeWay, hidden: Hidden): Worked {
   let walked = false;
   let inVain = 0;
   const make = (check: CheckId): boolean => {
-    if (starts(check) && !walked) {
+    if (runsIt(checkOf(check)) && !walked) {
       lookAndNote(bench, 'safety-walkround');
       if (bench.worked.unsafe) bench.take({ do: 'make-safe' });
       walked = true;

@@ -1,4 +1,4 @@
-import { CLOSING_SHARE, costOf, offAfter, takeIn, type Evidence } from '../diagnosis';
+import { CLOSING_SHARE, costOf, DEAD_STARTS, offAfter, takeIn, type Evidence } from '../diagnosis';
 import {
   causeOf,
   causesPutRight,
@@ -10,20 +10,18 @@ import {
   toOpen,
   type CauseId,
   type CheckId,
-  type Outcome,
   type PartId,
   type RemedyId,
 } from '../knowledge';
 import { judgeReading } from '../reading';
-import { changes, hides, showsOf, standingOn, triedOn, truthOf, type Condition } from './answers';
+import { outcomeOf } from '../proving';
+import { changes, effectOf, showsOf, standingOn, triedOn, truthOf, type Condition } from './answers';
 import { hazardIn, hazardKnown } from './hazards';
 import type { Hidden } from './hidden';
 import type { Ended, Move, Shows, Step, Worked } from './moves';
 
 /** Putting right what is unsafe, minutes. */
 const MAKE_SAFE_MINUTES = 6;
-/** Starts that are no starts, with which nothing can be read off a running engine. */
-const DEAD: ReadonlySet<string> = new Set(['nothing', 'pops', 'starts-and-dies']);
 const WILL_NOT_RUN = 'It does not keep running: nothing can be read off it.';
 const WILL_NOT_TURN = 'The cord will not pull it round.';
 
@@ -42,7 +40,6 @@ class Bench {
   private unsafeKnown = false;
   private madeSafe = false;
   private inHand: Shows | null = null;
-  private asked = 0;
   private ended: Ended | null = null;
 
   constructor(private readonly hidden: Hidden) {
@@ -93,7 +90,7 @@ class Bench {
     if (!engine) return null;
     const turns = check === 'pull-feel' || this.truth('pull-feel') !== 'locked';
     if (!turns) return WILL_NOT_TURN;
-    return engine === 'running' && DEAD.has(this.truth('start-trial')) ? WILL_NOT_RUN : null;
+    return engine === 'running' && DEAD_STARTS.has(this.truth('start-trial')) ? WILL_NOT_RUN : null;
   }
 
   private look({ check, kpa }: Extract<Move, { do: 'look' }>): Omit<Partial<Step>, 'move'> {
@@ -145,11 +142,9 @@ class Bench {
   private mend({ cause, remedy }: Extract<Move, { do: 'mend' }>, ref: string): Omit<Partial<Step>, 'move'> {
     const minutes = remedy ? remedyMinutes(remedyOf(remedy)) : causeOf(cause).minutes;
     const rights = causesPutRight(cause, remedy ?? actOf(cause)).filter((id) => this.left.has(id));
-    const before = this.standing.length;
+    const { helped, more } = effectOf(this.hidden, this.left, rights);
+    const outcome = outcomeOf(helped, more);
     this.putRight(rights);
-    const helped = rights.some((id) => this.hidden.toBlame.includes(id)) && !hides(this.hidden, this.left);
-    const still = this.standing.length;
-    const outcome: Outcome = !helped || before === 0 ? 'no-change' : still > 0 ? 'better' : 'cured';
     this.evidence = [...this.evidence, { ref, kind: 'repair', cause, ...(remedy && { remedy }), outcome }];
     return { minutes, outcome };
   }
@@ -175,7 +170,6 @@ class Bench {
         this.madeSafe = this.unsafeKnown || this.madeSafe;
         return { minutes: this.unsafeKnown ? MAKE_SAFE_MINUTES : 0 };
       case 'ask':
-        this.asked++;
         return {};
       case 'hand-back':
         this.ended = {
@@ -214,7 +208,6 @@ class Bench {
       unsafe: this.unsafeKnown && !this.madeSafe ? this.hidden.safety : null,
       hazard: hazardKnown(this.known),
       left: [...this.left],
-      asked: this.asked,
       ended: this.ended,
     };
   }

@@ -102,10 +102,14 @@ export const asEvidence = ({ cause, remedy }: RepairNext, ref: string, outcome: 
   outcome,
 });
 
+/** How something that was put right turns out: by whether that was to blame, and whether anything else still is. */
+export const outcomeOf = (helped: boolean, more: boolean): Outcome =>
+  !helped ? 'no-change' : more ? 'better' : 'cured';
+
 /** How a trial turns out that mended something: by whether that was to blame, and whether anything else still is. */
 export function trialResult(check: CheckId, helped: boolean, more: boolean): string {
   const results = checkOf(check).results.map((r) => r.id);
-  const outcome = !helped ? 'no-change' : more ? 'better' : 'cured';
+  const outcome = outcomeOf(helped, more);
   return results.find((id) => asOutcome(id) === outcome) ?? (helped && !more ? results[0]! : 'no-change');
 }
 
@@ -166,7 +170,7 @@ export function follow(
     const righted = repair.causes.filter((id) => left.delete(id));
     mended.push(...righted);
     if (righted.length === 0) inVain.push(repair.cause);
-    const outcome = righted.length === 0 ? 'no-change' : left.size > 0 ? 'better' : 'cured';
+    const outcome = outcomeOf(righted.length > 0, left.size > 0);
     evidence = takeIn(evidence, asEvidence(repair, `repair ${n}`, outcome));
   }
   return { mended, inVain, checks, minutes };

@@ -1,5 +1,5 @@
 export { drawMachine, drawResult, type DrawnLike, type KnownMachine } from './generate';
-export { likeliestResult, repairNext, staysRight, trialResult, type RepairNext } from './follow';
+export { likeliestResult, outcomeOf, repairNext, staysRight, trialResult, type RepairNext } from './follow';
 export { leadWhenJittered } from './jitter';
 export { minutesUnder, optimalMinutes, SMALL_NETWORKS, type SmallNetwork } from './optimum';
 export { computedPlan, decide, inOrder, oneAhead, play, type Played, type Policy } from './play';

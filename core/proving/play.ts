@@ -8,7 +8,15 @@ import { costOf, firstInOrder, offAfter } from '../diagnosis/plan/possible';
 import { whatNext } from '../diagnosis/plan/whatNext';
 import { posterior, type Posterior } from '../diagnosis/posterior';
 import { CAUSE_INDEX, CAUSES, checkOf, type CauseId, type CheckId, type PartId } from '../knowledge';
-import { asEvidence, repairNext, staysRight, trialResult, withFinding, type RepairNext } from './follow';
+import {
+  asEvidence,
+  outcomeOf,
+  repairNext,
+  staysRight,
+  trialResult,
+  withFinding,
+  type RepairNext,
+} from './follow';
 import { drawResult, type KnownMachine } from './generate';
 
 /** Chooses the next check, of those it may make, or null to act on the leading suspect. */
@@ -115,10 +123,7 @@ export function play(
     if (right) shown.clear();
     if (!helped) outcome.minutes += Math.max(...causes.map(needlessMinutes));
     if (!right) outcome.wrong++;
-    evidence = [
-      ...evidence,
-      asEvidence(repair, `${step}`, !helped ? 'no-change' : open.size > 0 ? 'better' : 'cured'),
-    ];
+    evidence = [...evidence, asEvidence(repair, `${step}`, outcomeOf(helped, open.size > 0))];
   }
   outcome.finished = open.size === 0;
   return outcome;

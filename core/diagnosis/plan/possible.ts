@@ -7,6 +7,7 @@ import {
   PARTS,
   REMEDIES,
   toOpen,
+  type CauseId,
   type CheckDef,
   type CheckId,
   type ComplaintId,
@@ -28,9 +29,11 @@ const DEAD: ReadonlySet<ComplaintId> = new Set([
   'kicks-back',
   'hard-to-pull',
 ]);
-const DEAD_STARTS: ReadonlySet<string> = new Set(['nothing', 'pops', 'starts-and-dies']);
+/** Starts that are no starts: nothing can be read off a running engine. */
+export const DEAD_STARTS: ReadonlySet<string> = new Set(['nothing', 'pops', 'starts-and-dies']);
 /** Complaints of a machine that hurts somebody when it is started. */
-const HURTING: readonly ComplaintId[] = ['kicks-back', 'wont-stop'];
+export const HURTING = ['kicks-back', 'wont-stop'] as const satisfies readonly ComplaintId[];
+const hurts = (complaint: ComplaintId): boolean => (HURTING as readonly ComplaintId[]).includes(complaint);
 
 /** What has to be on again before the engine is turned by the cord, or started. */
 const ON_TO_TURN: readonly PartId[] = ['recoil', 'flywheel'];
@@ -48,10 +51,10 @@ const ON_TO_RUN: readonly PartId[] = [
 const IN_PIECES: readonly PartId[] = ['carburettor', 'metering-cover', 'pump-cover', 'flywheel', 'muffler'];
 
 /** Faults with which an engine is not run, lest it be ruined. */
-const RUINOUS: readonly string[] = [
+export const RUINOUS: ReadonlySet<CauseId> = new Set([
   'no-oil-in-fuel',
   ...REMEDIES.filter((r) => r.asksWorth).flatMap((r) => r.mends),
-];
+]);
 
 type Finding = Extract<Evidence, { kind: 'finding' }>;
 
@@ -74,7 +77,7 @@ function hazardOf(c: Case, p: Pick<Posterior, 'timeline'>): Evidence | null {
       (e) =>
         (e.kind === 'finding' && e.check === 'safety-walkround' && e.result === 'fault') ||
         (e.kind === 'finding' && e.check === 'pull-feel' && e.result === 'snatches') ||
-        (e.kind === 'complaint' && HURTING.includes(e.complaint)),
+        (e.kind === 'complaint' && hurts(e.complaint)),
     ) ?? null
   );
 }
@@ -93,7 +96,7 @@ export function stateOf(c: Case, p: Pick<Posterior, 'timeline' | 'present' | 'co
   const hazard = hazardOf(c, p);
   const pull = lately(c, 'pull-feel')?.result;
   const canTurn = pull !== 'locked';
-  const ruined = p.timeline.known.some((k) => k.state === 'standing' && RUINOUS.includes(k.cause));
+  const ruined = p.timeline.known.some((k) => k.state === 'standing' && RUINOUS.has(k.cause));
   const canStart = canTurn && pull !== 'no-resistance' && !hazard && !ruined;
   const started = lately(c, 'start-trial')?.result;
   const dead = started

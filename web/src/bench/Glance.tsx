@@ -1,5 +1,5 @@
 import type { RackTag } from '@rusty-wren/contract';
-import { behaviourOf, checkOf, type CheckId } from '@rusty-wren/core/knowledge';
+import { behaviourOf, checkOf, type CheckId, runsIt } from '@rusty-wren/core/knowledge';
 import { TriangleAlert } from 'lucide-react';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useRackQuery } from '../api/api';
@@ -10,6 +10,7 @@ import { useLog } from '../job/useLog';
 import { phaseWords } from '../rack/words';
 import { Loading } from '../ui/State';
 import { KIND_WORDS, minutesWords, tagWords } from '../ui/words';
+import { Caution } from '../ui/Caution';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
 
 /** What the rack knows of a job, drawn at once: what to do, while its bench is still being fetched and worked out. */
@@ -73,7 +74,7 @@ function Check({
   const check = checkOf(checkId);
   const [noted, setNoted] = useState(false);
   const results = useRef<HTMLDivElement>(null);
-  const runs = check.engine === 'started' || check.engine === 'running';
+  const runs = runsIt(checkOf(checkId));
   const works = useAppSelector(isTechnician);
   const open = works && !noted && check.access.length === 0 && !check.reading && (safe || !runs);
   const bindings = useMemo(
@@ -105,11 +106,7 @@ function Check({
   return (
     <>
       <StepHead eyebrow="Do this next" title={check.name} aside={minutesWords(minutes)} />
-      {check.caution && (
-        <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
-          <TriangleAlert className="shrink-0" aria-hidden /> {check.caution}
-        </p>
-      )}
+      <Caution says={check.caution} />
       <p className="mt-2 max-w-[62ch] text-lg leading-snug">{check.how}</p>
       {noted && (
         <p role="status" className="mt-3 text-xl font-semibold">

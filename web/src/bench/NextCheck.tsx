@@ -2,8 +2,8 @@ import {
   causeOf,
   checkOf,
   openingMinutes,
-  partOf,
   resultOf,
+  runsIt,
   toOpen,
   type CheckId,
   type PartId,
@@ -21,7 +21,9 @@ import { inSentence, minutesWords, percent } from '../ui/words';
 import { Button } from '../ui/Button';
 import type { JobAtBench } from '../job/useJob';
 import type { Log } from '../job/useLog';
+import { Caution } from '../ui/Caution';
 import { ResultPick } from './ResultPick';
+import { PartsFirst } from './steps/PartsFirst';
 import { StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
 
@@ -29,7 +31,13 @@ import { SurenessPick } from './SurenessPick';
 const TELLING = 0.05;
 
 /** Why this check: the results that would raise a suspect most, weighed by their chance. */
-export function Why({ next, suspects }: { next: Next; suspects: readonly Suspect[] }): ReactElement | null {
+export function Why({
+  next,
+  suspects,
+}: {
+  next: Next;
+  suspects: readonly Pick<Suspect, 'cause' | 'probability'>[];
+}): ReactElement | null {
   const now = new Map(suspects.map((s) => [s.cause, s.probability]));
   const telling = next.outlook
     .map((o) => ({ ...o, gain: o.leads.probability - (now.get(o.leads.cause) ?? 0) }))
@@ -126,7 +134,7 @@ export function NextCheck({
   const puts = next?.puts ?? [];
   const minutes = next?.minutes ?? check.minutes + openingMinutes(check.access, new Set(off));
   const { hazard } = atBench.diagnosis;
-  const runs = check.engine === 'started' || check.engine === 'running';
+  const runs = runsIt(check);
 
   // What had to come off to get there is off now: the tray must know.
   const openUp: readonly Noted[] = [
@@ -164,16 +172,8 @@ export function NextCheck({
           The plan would: {inSentence(checkOf(instead.check).name)}, {minutesWords(instead.minutes)}
         </button>
       )}
-      {opens.length > 0 && (
-        <p className="mt-1 text-lg">
-          First off: <strong>{opens.map((p) => inSentence(partOf(p).name)).join(', ')}</strong>
-        </p>
-      )}
-      {puts.length > 0 && (
-        <p className="mt-1 text-lg">
-          Back on first: <strong>{puts.map((p) => inSentence(partOf(p).name)).join(', ')}</strong>
-        </p>
-      )}
+      <PartsFirst what="First off" parts={opens} />
+      <PartsFirst what="Back on first" parts={puts} />
       {skipped.length > 0 && !measuring && (
         <ul aria-label="Cheaper first" className="mt-3 border-l-4 border-steel pl-3 text-lg leading-snug">
           {skipped.map((s) => (
@@ -190,11 +190,7 @@ export function NextCheck({
           ))}
         </ul>
       )}
-      {check.caution && (
-        <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
-          <TriangleAlert className="shrink-0" aria-hidden /> {check.caution}
-        </p>
-      )}
+      <Caution says={check.caution} />
       {!measuring && (
         <>
           <p className="mt-2 max-w-[62ch] text-lg leading-snug">{check.how}</p>

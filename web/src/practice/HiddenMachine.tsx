@@ -1,4 +1,4 @@
-import { readCode, type Exercise, type Move } from '@rusty-wren/core/practice';
+import { readCode, type Exercise, type Move, type Step } from '@rusty-wren/core/practice';
 import { costOf } from '@rusty-wren/core/diagnosis';
 import type { CauseId, CheckId, RemedyId } from '@rusty-wren/core/knowledge';
 import { GraduationCap, Wrench } from 'lucide-react';
@@ -17,7 +17,7 @@ import { MendPick } from './MendPick';
 import { PracticeHead } from './PracticeHead';
 import { Reading } from './Reading';
 import { Ready } from './Ready';
-import { OUTCOME_SAYS, SoFar } from './SoFar';
+import { SoFar } from './SoFar';
 import { Teacher } from './Teacher';
 import { useExercise } from './useExercise';
 
@@ -173,10 +173,9 @@ function Going({ exercise }: { exercise: Exercise }): ReactElement {
 }
 
 /** What stands over the checks: how the last repair turned out, why a check could not be made, or the question. */
-function titleFor(last: ReturnType<typeof useExercise>['worked']['steps'][number] | undefined): string {
+function titleFor(last: Step | undefined): string {
   if (last?.outcome === 'cured') return 'That was it. Hand it back, or prove it first';
-  if (last?.outcome)
-    return `It ${OUTCOME_SAYS[last.outcome] === 'changed nothing' ? 'changed nothing' : 'is better, not all of it'}`;
+  if (last?.outcome) return last.outcome === 'better' ? 'It is better, not all of it' : 'It changed nothing';
   if (last?.move.do === 'look' && last.shows?.result === null) return last.shows.words ?? '';
   return 'What would you look at?';
 }

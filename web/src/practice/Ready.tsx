@@ -1,12 +1,14 @@
 import { costOf } from '@rusty-wren/core/diagnosis';
-import { checkOf, partOf, toOpen, type CheckId, type PartId } from '@rusty-wren/core/knowledge';
+import { checkOf, toOpen, type CheckId, type PartId } from '@rusty-wren/core/knowledge';
 import { isPressureCheck, TARGETS } from '@rusty-wren/core/pressure';
 import { bothPressures } from '@rusty-wren/core/units';
-import { Minus, Plus, TriangleAlert } from 'lucide-react';
+import { Minus, Plus } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
+import { PartsFirst } from '../bench/steps/PartsFirst';
 import { StepHead } from '../bench/steps/StepHead';
 import { Button } from '../ui/Button';
-import { inSentence, minutesWords } from '../ui/words';
+import { Caution } from '../ui/Caution';
+import { minutesWords } from '../ui/words';
 
 /** What a stroke of the hand pump brings, kPa, and the most its gauge shows. */
 const STROKE_KPA = 7;
@@ -32,16 +34,8 @@ export function Ready({
   return (
     <section aria-label="About to">
       <StepHead eyebrow="You look at" title={check.name} aside={minutesWords(costOf(check, isOff))} />
-      {opens.length > 0 && (
-        <p className="mt-1 text-lg">
-          First off: <strong>{opens.map((p) => inSentence(partOf(p).name)).join(', ')}</strong>
-        </p>
-      )}
-      {check.caution && (
-        <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
-          <TriangleAlert className="shrink-0" aria-hidden /> {check.caution}
-        </p>
-      )}
+      <PartsFirst what="First off" parts={opens} />
+      <Caution says={check.caution} />
       <p className="mt-2 max-w-[62ch] text-lg leading-snug">{check.how}</p>
       {pumps && (
         <div className="mt-4 flex flex-wrap items-center gap-4" role="group" aria-label="Pump">

@@ -14,8 +14,6 @@ export function Teacher({ about }: { about: Case }): ReactElement {
   const suspects = CAUSES.map(({ id }, i) => ({
     cause: id,
     probability: causes[i]!,
-    explains: [],
-    moved: [],
   }))
     .filter((s) => s.probability > FAINT)
     .toSorted((x, y) => y.probability - x.probability)

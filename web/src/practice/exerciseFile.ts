@@ -1,3 +1,4 @@
+import { readingSchema } from '@rusty-wren/contract';
 import { CAUSE_IDS, CHECK_IDS, PART_IDS, REMEDY_IDS, SURENESS } from '@rusty-wren/core/knowledge';
 import { codeOf, readCode, type Exercise, type Move } from '@rusty-wren/core/practice';
 import Joi from 'joi';
@@ -11,29 +12,6 @@ export interface ExerciseFile {
 
 const MOST_MOVES = 500;
 const MOST_KPA = 400;
-const numbers = Joi.array().items(Joi.number()).max(20);
-
-const reading = Joi.object({
-  psi: numbers,
-  dryPsi: Joi.number(),
-  mm: numbers,
-  rpm: numbers,
-  contact: Joi.string().valid('quiet', 'scrape'),
-  turns: Joi.object({ L: Joi.number(), H: Joi.number() }),
-  decompressor: Joi.string().valid('open', 'closed', 'none'),
-  throttle: Joi.string().valid('open', 'shut'),
-  engine: Joi.string().valid('warm', 'cold'),
-  trace: Joi.object({
-    unit: Joi.string().valid('psi', 'bar', 'kPa').required(),
-    points: Joi.array().items(Joi.array().items(Joi.number()).length(2)).max(600).required(),
-    volumeMl: Joi.number(),
-    strokes: Joi.number(),
-    strokeMl: Joi.number(),
-    simulated: Joi.boolean(),
-  }).unknown(false),
-  simulated: Joi.boolean(),
-});
-
 const check = Joi.string()
   .valid(...CHECK_IDS)
   .required();
@@ -48,7 +26,7 @@ const move = Joi.alternatives().conditional('.do', {
         check,
         noted: Joi.object({
           result: Joi.string().max(60),
-          reading,
+          reading: readingSchema,
           sureness: Joi.string()
             .valid(...SURENESS)
             .required(),

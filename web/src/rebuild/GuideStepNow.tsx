@@ -25,7 +25,8 @@ import { LeftOffBecause } from '../tray/LeftOffBecause';
 import { MarkScrews } from '../tray/MarkScrews';
 import { WithScrews } from '../tray/ScrewsIn';
 import { LinesOn, TagLines } from './LinesStep';
-import { Caution, Main } from './Main';
+import { Caution } from '../ui/Caution';
+import { Main } from './Main';
 import { RenewStep } from './RenewStep';
 
 interface AtStep {

@@ -23,7 +23,8 @@ import { Button } from '../ui/Button';
 import { inSentence } from '../ui/words';
 import { LeftOffBecause } from '../tray/LeftOffBecause';
 import { WithScrews } from '../tray/ScrewsIn';
-import { Caution, Main } from './Main';
+import { Caution } from '../ui/Caution';
+import { Main } from './Main';
 
 /** How a layer can be found, in the order of its buttons. */
 const foundAs = (id: LayerId): Condition[] => CONDITIONS.filter((c) => c in layerOf(id).found);

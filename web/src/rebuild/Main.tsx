@@ -1,4 +1,3 @@
-import { TriangleAlert } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { Button } from '../ui/Button';
 
@@ -8,11 +7,3 @@ export const Main = ({ onClick, children }: { onClick: () => void; children: Rea
     {children}
   </Button>
 );
-
-/** The caution of a step, where it has one. */
-export const Caution = ({ says }: { says: string | undefined }): ReactElement | null =>
-  says ? (
-    <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
-      <TriangleAlert className="shrink-0" aria-hidden /> {says}
-    </p>
-  ) : null;

@@ -2,7 +2,8 @@ import { PLAIN, seedOf, soundStream, type SpeedPoint } from '@rusty-wren/core/en
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { heardOf, type Shows } from '@rusty-wren/core/practice';
 import type { Reading } from '@rusty-wren/core/reading';
-import { formatTurns } from '@rusty-wren/core/units';
+import type { Trace } from '@rusty-wren/core/pressure';
+import { formatTurns, fromKpa, toKpa } from '@rusty-wren/core/units';
 import { Volume2 } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
 import { Button } from '../../ui/Button';
@@ -10,7 +11,10 @@ import { Dial } from './Dial';
 import { DRAWN } from './drawn';
 
 const RATE = 24_000;
-const PSI_A_KPA = 0.145;
+
+/** What is read off a watched gauge every quarter of a minute: seconds, psi. */
+const glances = ({ points, unit }: Trace): (readonly [number, number])[] =>
+  points.filter((_, n) => n % 3 === 0).map(([t, p]) => [t, fromKpa(toKpa(p, unit), 'psi')]);
 
 /** Plays what is heard, once. */
 function play(track: readonly SpeedPoint[], seed: number): void {
@@ -35,9 +39,8 @@ export function readOut(reading: Reading): string {
   if (rpm) return rpm.length > 1 ? `It wanders: ${rpm.join(', ')} rpm.` : `${rpm[0]} rpm.`;
   if (turns) return `L ${formatTurns(turns.L ?? 0)}, H ${formatTurns(turns.H ?? 0)} turns to the seat.`;
   if (trace)
-    return `${trace.points
-      .map(([t, kpa]) => `${(kpa * PSI_A_KPA).toFixed(1)} at ${t} s`)
-      .filter((_, n) => n % 3 === 0)
+    return `${glances(trace)
+      .map(([t, psi]) => `${psi.toFixed(1)} at ${t} s`)
       .join(', ')} (psi).`;
   return '';
 }
@@ -106,19 +109,12 @@ function Instrument({ reading }: { reading: Reading }): ReactElement {
       </Stepped>
     );
   if (trace) {
-    const shown = trace.points.filter((_, n) => n % 3 === 0);
+    const shown = glances(trace);
     return (
       <Stepped many={shown.length} onward="15 s on">
         {(at) => (
           <figure className="w-64">
-            <Dial
-              value={(shown[at]?.[1] ?? 0) * PSI_A_KPA}
-              most={15}
-              tick={0.5}
-              figure={5}
-              unit="psi"
-              red={10}
-            />
+            <Dial value={shown[at]?.[1] ?? 0} most={15} tick={0.5} figure={5} unit="psi" red={10} />
             <figcaption className="text-center text-lg font-semibold">after {shown[at]?.[0]} s</figcaption>
           </figure>
         )}
