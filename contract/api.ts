@@ -5,8 +5,7 @@ import {
   type CheckId,
   type ComplaintId,
 } from '@rusty-wren/core/knowledge';
-import type { LearntHere } from '@rusty-wren/core/learning';
-import type { Pace } from '@rusty-wren/core/diagnosis';
+import type { LearntHere, Paces } from '@rusty-wren/core/learning';
 import type { MachineFacts, MachineKind } from '@rusty-wren/core/machine';
 import type { Entry, Leaving, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
@@ -97,8 +96,8 @@ export interface JobWithLog {
   squeezes: SqueezeReading[];
   /** What closed jobs say of machines like it; not there where they do not count. */
   learnt?: LearntHere;
-  /** How long checks take here against the trade; not there where it does not count. */
-  pace?: Pace;
+  /** How long things take here, and in whose hands, against the trade; not there where it does not count. */
+  paces?: Paces;
   /** Other open jobs of the same owner whose machines are said to drink from the same can. */
   sameCan: { job: Job; entries: Entry[] }[];
 }

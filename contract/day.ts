@@ -1,3 +1,4 @@
+import type { Paces } from '@rusty-wren/core/learning';
 import type { Hours, Slot } from '@rusty-wren/core/schedule';
 import Joi from 'joi';
 import { day, instant, uuid } from './wire';
@@ -29,6 +30,8 @@ export interface Day {
   hours: { account: string; hours: Hours }[];
   pins: DayPin[];
   rooms: DayRooms;
+  /** How much longer things take here, and in whose hands; absent where they take as long as the trade says. */
+  paces?: Paces;
   plan: KeptPlan | null;
 }
 

@@ -1,5 +1,4 @@
-import type { RepairPace } from '@rusty-wren/core/learning';
-import { FAMILY_IDS } from '@rusty-wren/core/knowledge';
+import { FAMILY_IDS, type Pace } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import {
   BOOK_IDS,
@@ -15,8 +14,8 @@ import Joi from 'joi';
 export interface Shop {
   rules: ShopRules;
   book: PriceLine[];
-  /** How much longer repairs take here than the trade says, as closed jobs have taught; absent where they do not differ, or do not count. */
-  pace?: RepairPace;
+  /** How much longer things take in this shop than the trade says, whoever does them; absent where they do not differ, or do not count. */
+  pace?: Pace;
 }
 
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);

@@ -7,6 +7,7 @@ import {
   type CheckId,
   type ComplaintId,
   type History,
+  type Pace,
   type PartId,
   type RemedyId,
   type RepairOutcome,
@@ -43,16 +44,13 @@ export type Evidence =
  */
 export type Commonness = Partial<Readonly<Record<CauseId, number>>>;
 
-/** How much longer checks take here than the trade says, as factors on their minutes. One that is not in it takes as long as anywhere. */
-export type Pace = Partial<Readonly<Record<CheckId, number>>>;
-
 /** Everything the engine reads: live evidence only, with superseded and struck entries already gone. */
 export interface Case {
   machine: MachineFacts;
   history: History;
   /** What the shop's closed jobs say of machines like this one; without it, the trade's odds. */
   commonness?: Commonness;
-  /** What its log's times say of the minutes of checks; without it, the trade's. */
+  /** What the times on logs say of minutes at this bench; without it, the trade's. */
   pace?: Pace;
   evidence: readonly Evidence[];
   /** What is off the machine now. */

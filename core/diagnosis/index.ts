@@ -1,4 +1,4 @@
-export { takeIn, type Case, type Commonness, type Evidence, type Pace } from './case';
+export { takeIn, type Case, type Commonness, type Evidence } from './case';
 export {
   causesOn,
   diagnose,
@@ -22,6 +22,7 @@ export {
   costOf,
   DEAD_STARTS,
   HURTING,
+  minutesIn,
   missingToRun,
   offAfter,
   RUINOUS,

@@ -43,7 +43,3 @@ export function toOpen(wanted: readonly PartId[], off: ReadonlySet<PartId>): Par
   wanted.forEach(visit);
   return open;
 }
-
-/** Bench minutes to open the wanted parts, given what is off. */
-export const openingMinutes = (wanted: readonly PartId[], off: ReadonlySet<PartId>): number =>
-  toOpen(wanted, off).reduce((sum, id) => sum + ACCESS[id].minutes, 0);

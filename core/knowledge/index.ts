@@ -37,3 +37,4 @@ export {
 export { CAUTIONS } from './cautions';
 export { MANY_PULLS } from './pulls';
 export { SCHOOL_IDS, SCHOOLS, type School, type SchoolId } from './schools';
+export { LAYER_MINUTES, LAYER_TASKS, TASK_IDS, type LayerTask, type Pace, type TaskId } from './tasks';

@@ -6,13 +6,13 @@ import {
   CAUSES,
   CHECKS,
   checkOf,
-  openingMinutes,
   PARTS,
   probabilityOf,
   putRightBy,
   resultOf,
   seenAs,
   STRENGTHS,
+  TASK_IDS,
   toOpen,
 } from './index';
 
@@ -195,6 +195,12 @@ describe('chains of damage', () => {
   });
 });
 
+describe('what has minutes', () => {
+  it('has no id that two things share', () => {
+    expect(new Set(TASK_IDS).size).toBe(TASK_IDS.length);
+  });
+});
+
 describe('access', () => {
   it('opens what is in front first and counts it once', () => {
     expect(toOpen(['metering-cover', 'pump-cover'], new Set())).toEqual([
@@ -203,11 +209,5 @@ describe('access', () => {
       'metering-cover',
       'pump-cover',
     ]);
-    expect(openingMinutes(['metering-cover', 'pump-cover'], new Set())).toBe(2 + 6 + 2 + 2);
-  });
-
-  it('charges nothing for what is already off', () => {
-    expect(openingMinutes(['flywheel'], new Set(['recoil', 'plug']))).toBe(10);
-    expect(openingMinutes(['recoil'], new Set(['recoil']))).toBe(0);
   });
 });

@@ -14,16 +14,17 @@ export {
   type Tally,
 } from './learn';
 export {
+  doneIn,
   ENOUGH_TIMES,
   learnMinutes,
-  paceIn,
-  repairPaceIn,
+  paceOf,
+  pacesIn,
   timeKey,
   timesIn,
+  type Done,
   type LearntMinutes,
   type LearntPace,
-  type RepairPace,
-  type TaskId,
+  type Paces,
   type TaskTime,
   type TimeCounts,
 } from './minutes';

@@ -1,18 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { diagnose, HANDLING_MINUTES } from '../diagnosis';
-import {
-  CAUSE_IDS,
-  causeOf,
-  CHECK_IDS,
-  checkOf,
-  REMEDY_IDS,
-  remedyMinutes,
-  remedyOf,
-  type CheckId,
-} from '../knowledge';
+import { causeOf, checkOf, remedyMinutes, remedyOf, type CheckId } from '../knowledge';
 import type { TrailLine } from '../log';
-import { learnMinutes, paceIn, repairPaceIn, timeKey, timesIn, type TimeCounts } from '.';
+import { learnMinutes, paceOf, pacesIn, timeKey, timesIn, type TimeCounts } from '.';
 
 type Timed = Pick<TrailLine, 'entry' | 'state'>;
 const START = Date.parse('2026-03-02T09:00:00.000Z');
@@ -45,10 +36,7 @@ describe('the times on a log', () => {
     ]);
     expect(timesIn([found(0, SMELL, { by: 'b' }), found(2, LOOK)])).toEqual([]);
   });
-  it('opening counts as opening: a check tells nothing where it was the lesser part', () => {
-    // The muffler alone takes seven.
-    const opened = [found(0, SMELL), line(12, 'took-off', { part: 'muffler' }), found(12.01, 'ring-free')];
-    expect(timesIn(opened)).toEqual([]);
+  it('opening counts as opening', () => {
     const plug = [found(0, SMELL), line(3, 'took-off', { part: 'plug' }), found(3.01, LOOK)];
     expect(timesIn(plug)).toEqual([{ task: LOOK, by: 'a', step: 0 }]);
   });
@@ -88,20 +76,42 @@ describe('the times of repairs', () => {
     expect(timesIn([found(0, SMELL), mended(15, inside)])).toEqual([]);
     expect(timesIn([found(0, SMELL), mended(15, { other: 'a bent bracket', outcome: 'cured' })])).toEqual([]);
   });
+});
 
-  it('are kept apart from those of checks', () => {
-    const learnt = learnMinutes({ [`${LOOK} a 20`]: 50, 'coil-gap-wide a 20': 50, 'new-plug b -20': 50 });
-    expect(Object.keys(paceIn(learnt) ?? {})).toEqual([LOOK]);
-    expect(repairPaceIn(learnt)).toEqual({
-      'coil-gap-wide': learnt.shop['coil-gap-wide']!.factor,
-      'new-plug': learnt.shop['new-plug']!.factor,
-    });
-    expect(repairPaceIn(learnMinutes({ [`${LOOK} a 20`]: 50 }))).toBeNull();
+describe('the times of openings and rebuilds', () => {
+  const off = (at: number, body: object): Timed => line(at, 'took-off', body);
+  const on = (at: number, body: object): Timed => line(at, 'put-back', body);
+
+  it('tell how long a part took to come off, and to go on again', () => {
+    // By the trade seven off, and four fifths of that on.
+    expect(timesIn([found(0, SMELL), off(14, { part: 'muffler' })])).toEqual([
+      { task: 'muffler', by: 'a', step: 14 },
+    ]);
+    expect(timesIn([found(0, SMELL), on(5.6, { part: 'muffler' })])).toEqual([
+      { task: 'muffler', by: 'a', step: 0 },
+    ]);
   });
-
-  it('have no id that two things share', () => {
-    const ids = [...CHECK_IDS, ...CAUSE_IDS, ...REMEDY_IDS];
-    expect(new Set(ids).size).toBe(ids.length);
+  it('tell the minutes of an opening that was most of what was noted with a check', () => {
+    expect(timesIn([found(0, SMELL), off(9, { part: 'muffler' }), found(9.01, 'ring-free')])).toEqual([
+      { task: 'muffler', by: 'a', step: 0 },
+    ]);
+    // Air box and both covers: none of them is most of it.
+    const several = ['air-box', 'metering-cover', 'pump-cover'].map((part) => off(9, { part }));
+    expect(timesIn([found(0, SMELL), ...several])).toEqual([]);
+  });
+  it('tell how long layers take, one by one or several in one go; one that was not there took none', () => {
+    const layers = [off(0.8, { layer: 'inlet-screen' }), off(2.4, { layer: 'inlet-needle' })];
+    expect(timesIn([found(0, SMELL), ...layers])).toEqual([
+      { task: 'layer-off', by: 'a', step: 0 },
+      { task: 'layer-off', by: 'a', step: 14 },
+    ]);
+    const both = [on(1.4, { layer: 'inlet-needle' }), on(1.41, { layer: 'inlet-screen' })];
+    expect(timesIn([found(0, SMELL), ...both])).toEqual([{ task: 'layer-back', by: 'a', step: 0 }]);
+    expect(timesIn([found(0, SMELL), on(1.2, { layer: 'inlet-screen', renewed: true })])).toEqual([
+      { task: 'layer-new', by: 'a', step: 0 },
+    ]);
+    expect(timesIn([found(0, SMELL), off(2, { layer: 'inlet-screen', condition: 'missing' })])).toEqual([]);
+    expect(timesIn([found(0, SMELL), off(2, { thing: 'bent washer' })])).toEqual([]);
   });
 });
 
@@ -125,10 +135,28 @@ describe('the minutes that are learnt', () => {
   it('are the trade’s drawn towards the shop’s, from the fifth time on, and somebody’s own from the eighth', () => {
     const made = (n: number): TimeCounts => ({ [`${LOOK} a 20`]: n });
     expect(learnMinutes(made(4))).toEqual({ shop: {}, own: {} });
-    expect(learnMinutes(made(5)).shop[LOOK]).toEqual({ factor: 1.5513, times: 5 });
+    expect(learnMinutes(made(5)).shop[LOOK]).toEqual({ factor: 1.8856, times: 5 });
     expect(learnMinutes(made(7)).own).toEqual({});
     expect(learnMinutes(made(8)).own['a']?.[LOOK]?.times).toBe(8);
     expect(learnMinutes(made(1000)).shop[LOOK]!.factor).toBeCloseTo(1.05 ** 20, 3);
+  });
+  it('are somebody’s own by what the shop’s are, as far as there are few', () => {
+    const learnt = learnMinutes({ [`${LOOK} a 20`]: 1000, [`${LOOK} b -20`]: 8 });
+    const steps = (factor: number): number => Math.log(factor) / Math.log(1.05);
+    // Eight of their own at 20 the other way, three of the shop's word.
+    expect(steps(learnt.own['b']![LOOK]!.factor)).toBeCloseTo((8 * -20 + 3 * 20) / 11, 0);
+    const paces = pacesIn(learnt);
+    expect(paceOf(paces, 'a')).toEqual(paces!.shop);
+    expect(paceOf(paces, 'b')![LOOK]).toBe(learnt.own['b']![LOOK]!.factor);
+    expect(paceOf(paces, null)).toEqual(paces!.shop);
+    expect(paceOf(null, 'b')).toBeUndefined();
+    // Who works as the trade says in a slow shop is reckoned with as such.
+    const quick = pacesIn({
+      shop: { [LOOK]: { factor: 2, times: 9 } },
+      own: { b: { [LOOK]: { factor: 1, times: 9 } } },
+    });
+    expect(paceOf(quick, 'b')).toEqual({ [LOOK]: 1 });
+    expect(pacesIn({ shop: { [LOOK]: { factor: 1, times: 9 } }, own: {} })).toBeNull();
   });
   it('never more than three times longer or shorter, in whatever order they are added up', () => {
     fc.assert(
@@ -152,10 +180,22 @@ describe('the minutes that are learnt', () => {
     };
     const { next } = diagnose(c);
     const { check, minutes } = next[0]!;
-    const pace = paceIn({ shop: { [check]: { factor: 2, times: 9 } } })!;
-    const slower = diagnose({ ...c, pace }).next;
+    const slower = diagnose({ ...c, pace: { [check]: 2 } }).next;
     const then = slower.find((n) => n.check === check);
     expect(then?.minutes).toBeCloseTo(minutes + trade(check), 6);
-    expect(paceIn({ shop: { [check]: { factor: 1, times: 9 } } })).toBeNull();
+  });
+  it('of openings are too: what lies behind a slow cover is worth less', () => {
+    const c = {
+      machine: { kind: 'chainsaw', displacementCc: 45 } as const,
+      history: {},
+      evidence: [{ ref: '1', kind: 'complaint', complaint: 'wont-reach-speed' } as const],
+      off: [],
+    };
+    const muffler = (pace: object) =>
+      diagnose({ ...c, pace }).next.find((n) => n.opens.includes('muffler-cover'))!;
+    const [usual, slow] = [muffler({}), muffler({ 'muffler-cover': 2 })];
+    expect(slow.check).toBe(usual.check);
+    expect(slow.minutes).toBeCloseTo(usual.minutes + 4, 6);
+    expect(slow.net).toBeLessThan(usual.net);
   });
 });

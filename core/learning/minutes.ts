@@ -1,28 +1,23 @@
-import { HANDLING_MINUTES, type Pace } from '../diagnosis';
+import { CLOSING_SHARE, HANDLING_MINUTES } from '../diagnosis';
 import {
-  CAUSE_IDS,
   causeOf,
-  CHECK_IDS,
   checkOf,
+  LAYER_MINUTES,
   OPENS_THE_CARBURETTOR,
   partOf,
-  REMEDY_IDS,
   remedyMinutes,
   remedyOf,
-  type CauseId,
-  type CheckId,
-  type RemedyId,
+  TASK_IDS,
+  type LayerTask,
+  type Pace,
+  type TaskId,
 } from '../knowledge';
-import type { EntryOf, Picture } from '../log';
+import type { Entry, Picture } from '../log';
 import { STEP } from './parameters';
 
-/** What is done at the bench and has minutes: a check, the repair of one cause, a whole job. No two have one id. */
-export type TaskId = CheckId | CauseId | RemedyId;
-const TASK_IDS: ReadonlySet<string> = new Set([...CHECK_IDS, ...CAUSE_IDS, ...REMEDY_IDS]);
-const CHECK_SET: ReadonlySet<string> = new Set(CHECK_IDS);
-const isCheck = (task: string): task is CheckId => CHECK_SET.has(task);
+const TASKS: ReadonlySet<string> = new Set(TASK_IDS);
 
-/** How long a check or a repair took against the trade's figure: `step` so many twentieths longer (the natural log of the factor, by that of a twentieth). */
+/** How long something took against the trade's figure: `step` so many twentieths longer (the natural log of the factor, by that of a twentieth). */
 export interface TaskTime {
   task: TaskId;
   /** Who did it. */
@@ -30,97 +25,133 @@ export interface TaskTime {
   step: number;
 }
 
-/** How often a check or a repair took so long, by "task, who, step". */
+/** How often things took so long, by "task, who, step". */
 export type TimeCounts = Readonly<Record<string, number>>;
 
 /** Entries no further apart were noted in one go. */
 const ONE_GO_MS = 5000;
 /** Five times longer or shorter than the trade says is a pause, a lunch, or noted some other time. */
 const FURTHEST_OFF = 5;
-/** A check or a repair tells its own minutes where it is at least this share of what was done. */
+/** A task tells its own minutes where it is more than this share of what was done. */
 const MOST_OF_IT = 0.5;
-/** So many times a check has to be made before its minutes are believed, and somebody's own. */
+/** So many times a thing has to be done before its minutes are believed, and somebody's own. */
 export const ENOUGH_TIMES = { shop: 5, own: 8 } as const;
-/** What the trade says counts as so many times. */
-const TRADES_WORD = 6;
-/** No check is believed to take more than so many times longer or shorter. */
+/** What is noted late makes longer oftener than it makes shorter: the middle is taken a little below the median. Found by drawing shops (`npm run bench -- --learning-only`). */
+const MIDDLE = 0.45;
+/** What the trade says counts as so many times; so does what the shop says of somebody's own. */
+const SAID_BEFORE = 3;
+/** Nothing is believed to take more than so many times longer or shorter. */
 const FURTHEST_PACE = 3;
 
-const stepOf = (factor: number): number => Math.round(Math.log(factor) / Math.log(STEP));
+const stepOf = (factor: number): number => Math.round(Math.log(factor) / Math.log(STEP)) + 0;
 /** A count's key. */
 export const timeKey = ({ task, by, step }: TaskTime): string => `${task} ${by} ${step}`;
 
 /** A line of the trail, as far as its time tells anything. */
 type Timed = Pick<Picture['trail'][number], 'entry' | 'state'>;
 
-/** Minutes that it takes by the trade: a check with its handling, a repair with its opening and closing. */
-function tradeMinutes(id: TaskId): number {
-  if (isCheck(id)) return checkOf(id).minutes + HANDLING_MINUTES[checkOf(id).is];
-  return isRemedy(id) ? remedyMinutes(remedyOf(id)) : causeOf(id).minutes;
+/** Something done, and what the trade takes for it, minutes. */
+export interface Done {
+  task: TaskId;
+  trade: number;
 }
-const isRemedy = (id: string): id is RemedyId => (REMEDY_IDS as readonly string[]).includes(id);
+
+const layer = (task: LayerTask): Done => ({ task, trade: LAYER_MINUTES[task] });
 
 /**
- * What a repair tells the minutes of; null where it was done step by step, each noted by itself, or on something that is not listed.
+ * What a repair says was done, with its opening and closing; null where it was done step by step, each noted by itself, or on something
+ * that is not listed.
  */
-const repairIn = ({ body }: EntryOf<'repair'>): TaskId | null =>
-  'other' in body || OPENS_THE_CARBURETTOR.has(body.cause) ? null : (body.remedy ?? body.cause);
+function repairIn(body: Extract<Entry, { kind: 'repair' }>['body']): Done | null {
+  if ('other' in body || OPENS_THE_CARBURETTOR.has(body.cause)) return null;
+  const { cause, remedy } = body;
+  return remedy
+    ? { task: remedy, trade: remedyMinutes(remedyOf(remedy)) }
+    : { task: cause, trade: causeOf(cause).minutes };
+}
 
+/** What an entry says was done; null where nothing that has a figure was. */
+export function doneIn(entry: Entry): Done | null {
+  switch (entry.kind) {
+    case 'finding': {
+      const { minutes, is } = checkOf(entry.body.check);
+      return { task: entry.body.check, trade: minutes + HANDLING_MINUTES[is] };
+    }
+    case 'took-off':
+      if ('part' in entry.body) return { task: entry.body.part, trade: partOf(entry.body.part).minutes };
+      return 'layer' in entry.body && entry.body.condition !== 'missing' ? layer('layer-off') : null;
+    case 'put-back':
+      if ('part' in entry.body)
+        return { task: entry.body.part, trade: CLOSING_SHARE * partOf(entry.body.part).minutes };
+      return 'layer' in entry.body ? layer(entry.body.renewed ? 'layer-new' : 'layer-back') : null;
+    case 'repair':
+      return repairIn(entry.body);
+    default:
+      return null;
+  }
+}
+
+/** What somebody noted in one go. */
 interface Go {
   by: string;
   from: number;
   to: number;
-  /** What the trade would take for all of it, minutes; null where something of it has no figure. */
-  trade: number | null;
-  tasks: TaskId[];
+  /** What the trade would take for each thing done in it, minutes. */
+  done: Map<TaskId, number>;
+  /** Something of it has no figure: nobody knows how long the rest took. */
+  vague: boolean;
+}
+
+/** What is most of what was done in one go, and what the trade would take for all of it; null where nothing is. */
+function mostOf({ done, vague }: Go): Done | null {
+  if (vague) return null;
+  const trade = [...done.values()].reduce((a, b) => a + b, 0);
+  const most = [...done].find(([, minutes]) => minutes > MOST_OF_IT * trade);
+  return most ? { task: most[0], trade } : null;
 }
 
 /**
- * How long the checks and repairs of a job took against the trade's figures, from the times on its log. What was noted in one go was done since
- * whoever did it noted something before; a check or a repair tells its minutes where it is most of that. Pauses are left out.
+ * How long the things done on a job took against the trade's figures, from the times on its log. What was noted in one go was done since
+ * whoever did it noted something before; what is most of it tells its minutes. Pauses are left out.
  */
 export function timesIn(trail: readonly Timed[]): TaskTime[] {
   const goes: Go[] = [];
   // The same repair noted again says how it turned out, and nothing of minutes.
-  const noted = new Set<TaskId>();
+  const mended = new Set<TaskId>();
   for (const { entry, state } of trail) {
-    const mended = entry.kind === 'repair' ? repairIn(entry) : null;
-    const again = mended !== null && noted.has(mended);
-    if (mended) noted.add(mended);
+    const done = doneIn(entry);
+    const again = entry.kind === 'repair' && done !== null && mended.has(done.task);
+    if (entry.kind === 'repair' && done) mended.add(done.task);
     if (state === 'struck' || entry.kind === 'strike' || !entry.by) continue;
     const at = Date.parse(entry.notedAt);
     const last = goes.at(-1);
     const go: Go =
       last && last.by === entry.by && at - last.to <= ONE_GO_MS && at >= last.from
         ? last
-        : { by: entry.by, from: at, to: at, trade: 0, tasks: [] };
+        : { by: entry.by, from: at, to: at, done: new Map(), vague: false };
     if (go !== last) goes.push(go);
     go.to = Math.max(go.to, at);
-    const task = entry.kind === 'finding' ? entry.body.check : again ? null : mended;
-    if (task) {
-      go.tasks.push(task);
-      if (go.trade !== null) go.trade += tradeMinutes(task);
-    } else if (entry.kind === 'took-off' && 'part' in entry.body) {
-      if (go.trade !== null) go.trade += partOf(entry.body.part).minutes;
-    } else go.trade = null;
+    if (done && !again) go.done.set(done.task, (go.done.get(done.task) ?? 0) + done.trade);
+    else go.vague = true;
   }
-  return goes.flatMap(({ by, from, trade, tasks }, n): TaskTime[] => {
+  return goes.flatMap((go, n): TaskTime[] => {
     const before = goes[n - 1];
-    const [task] = tasks;
-    if (!before || before.by !== by || !trade || tasks.length !== 1 || !task) return [];
-    if (tradeMinutes(task) < MOST_OF_IT * trade) return [];
-    const taken = (from - before.to) / 60_000 / trade;
-    return taken > 1 / FURTHEST_OFF && taken < FURTHEST_OFF ? [{ task, by, step: stepOf(taken) }] : [];
+    const most = mostOf(go);
+    if (!before || before.by !== go.by || !most) return [];
+    const taken = (go.from - before.to) / 60_000 / most.trade;
+    return taken > 1 / FURTHEST_OFF && taken < FURTHEST_OFF
+      ? [{ task: most.task, by: go.by, step: stepOf(taken) }]
+      : [];
   });
 }
 
-/** The middle of so many steps, each with how often; to the lower one where two are. */
-function medianOf(steps: ReadonlyMap<number, number>): number {
+/** The middle of so many steps, each with how often. */
+function middleOf(steps: ReadonlyMap<number, number>): number {
   const all = [...steps.values()].reduce((a, b) => a + b, 0);
   let seen = 0;
   for (const [step, n] of [...steps].sort(([x], [y]) => x - y)) {
     seen += n;
-    if (seen * 2 >= all) return step;
+    if (seen >= MIDDLE * all) return step;
   }
   return 0;
 }
@@ -137,70 +168,86 @@ export interface LearntMinutes {
   own: Readonly<Record<string, Partial<Record<TaskId, LearntPace>>>>;
 }
 
+/** How often each thing took so long, in steps. */
+type Steps = Map<TaskId, Map<number, number>>;
+
+function addTo(steps: Steps, task: TaskId, step: number, n: number): void {
+  const of = steps.get(task) ?? new Map<number, number>();
+  of.set(step, (of.get(step) ?? 0) + n);
+  steps.set(task, of);
+}
+
+const sorted = <K extends string, V>(of: ReadonlyMap<K, V>): [K, V][] =>
+  [...of].sort(([x], [y]) => (x < y ? -1 : 1));
+
+/** What each thing done often enough comes to: drawn towards `before`, steps that count as so many times. */
+function pacesOf(steps: Steps, enough: number, before: (task: TaskId) => number): LearntMinutes['shop'] {
+  const most = stepOf(FURTHEST_PACE);
+  return Object.fromEntries(
+    sorted(steps).flatMap(([task, of]) => {
+      const times = [...of.values()].reduce((a, b) => a + b, 0);
+      if (times < enough) return [];
+      const drawn = Math.round((middleOf(of) * times + before(task) * SAID_BEFORE) / (times + SAID_BEFORE));
+      const factor = STEP ** Math.min(most, Math.max(-most, drawn));
+      return [[task, { factor: Math.round(factor * 10_000) / 10_000, times }]];
+    }),
+  );
+}
+
 /**
- * What the shop's minutes come to against the trade's: the median of how much longer each thing took, on a scale of ratios
- * (log-normal), drawn towards the trade's figure, which counts as so many times. The median bears one time in five noted late.
+ * What minutes come to against the trade's: the middle of how much longer each thing took, on a scale of ratios (log-normal), drawn
+ * towards the trade's figure, and somebody's own towards the shop's, which counts as so many times. The middle bears one time in five
+ * noted late.
  */
 export function learnMinutes(counts: TimeCounts): LearntMinutes {
-  const shop = new Map<TaskId, Map<number, number>>();
-  const own = new Map<string, Map<TaskId, Map<number, number>>>();
-  const add = (to: Map<TaskId, Map<number, number>>, task: TaskId, step: number, n: number): void => {
-    const steps = to.get(task) ?? new Map<number, number>();
-    steps.set(step, (steps.get(step) ?? 0) + n);
-    to.set(task, steps);
-  };
+  const all: Steps = new Map();
+  const own = new Map<string, Steps>();
   for (const [key, n] of Object.entries(counts)) {
     const [task = '', by = '', step = ''] = key.split(' ');
     // One that this program knows no more.
-    if (!TASK_IDS.has(task)) continue;
-    add(shop, task as TaskId, Number(step), n);
-    const theirs = own.get(by) ?? new Map<TaskId, Map<number, number>>();
-    add(theirs, task as TaskId, Number(step), n);
+    if (!TASKS.has(task)) continue;
+    addTo(all, task as TaskId, Number(step), n);
+    const theirs: Steps = own.get(by) ?? new Map();
+    addTo(theirs, task as TaskId, Number(step), n);
     own.set(by, theirs);
   }
-  const paces = (of: ReadonlyMap<TaskId, Map<number, number>>, enough: number): LearntMinutes['shop'] =>
-    Object.fromEntries(
-      [...of]
-        .sort(([x], [y]) => x.localeCompare(y))
-        .flatMap(([task, steps]) => {
-          const times = [...steps.values()].reduce((a, b) => a + b, 0);
-          if (times < enough) return [];
-          const drawn = Math.round((medianOf(steps) * times) / (times + TRADES_WORD));
-          const most = stepOf(FURTHEST_PACE);
-          const factor = STEP ** Math.min(most, Math.max(-most, drawn));
-          return [[task, { factor: Math.round(factor * 10_000) / 10_000, times }]];
-        }),
-    );
+  const shop = pacesOf(all, ENOUGH_TIMES.shop, () => 0);
+  const shopStep = (task: TaskId): number => stepOf(shop[task]?.factor ?? 1);
   return {
-    shop: paces(shop, ENOUGH_TIMES.shop),
+    shop,
     own: Object.fromEntries(
-      [...own]
-        .sort(([x], [y]) => x.localeCompare(y))
-        .flatMap(([by, of]) => {
-          const theirs = paces(of, ENOUGH_TIMES.own);
-          return Object.keys(theirs).length > 0 ? [[by, theirs]] : [];
-        }),
+      sorted(own).flatMap(([by, steps]) => {
+        const theirs = pacesOf(steps, ENOUGH_TIMES.own, shopStep);
+        return Object.keys(theirs).length > 0 ? [[by, theirs]] : [];
+      }),
     ),
   };
 }
 
-/** The factors that differ from the trade's, of the tasks that `are` says; null where none does. */
-function factorsOf(
-  { shop }: Pick<LearntMinutes, 'shop'>,
-  are: (task: string) => boolean,
-): Record<string, number> | null {
-  const factors = Object.entries(shop).flatMap(([task, { factor }]) =>
-    factor === 1 || !are(task) ? [] : [[task, factor] as const],
-  );
-  return factors.length > 0 ? Object.fromEntries(factors) : null;
+/** The paces that are reckoned with: the shop's, and by account of those who work at another. */
+export interface Paces {
+  shop: Pace;
+  own: Readonly<Record<string, Pace>>;
 }
 
-/** The shop's minutes of checks as the diagnosis takes them; null where none differs from the trade's. */
-export const paceIn = (minutes: Pick<LearntMinutes, 'shop'>): Pace | null => factorsOf(minutes, isCheck);
+/** What was learnt of minutes as it is reckoned with; null where nothing differs from the trade's. */
+export function pacesIn({ shop, own }: LearntMinutes): Paces | null {
+  const differing = (of: LearntMinutes['shop'], from: (task: TaskId) => number): Pace | null => {
+    const factors = (Object.entries(of) as [TaskId, LearntPace][]).flatMap(([task, { factor }]) =>
+      factor === from(task) ? [] : [[task, factor] as const],
+    );
+    return factors.length > 0 ? Object.fromEntries(factors) : null;
+  };
+  const ofShop = differing(shop, () => 1);
+  const ofThem = Object.entries(own).flatMap(([by, of]) => {
+    const theirs = differing(of, (task) => shop[task]?.factor ?? 1);
+    return theirs ? [[by, theirs] as const] : [];
+  });
+  return ofShop || ofThem.length > 0 ? { shop: ofShop ?? {}, own: Object.fromEntries(ofThem) } : null;
+}
 
-/** How much longer repairs take here than the trade says, as factors on their minutes. One that is not in it takes as long as anywhere. */
-export type RepairPace = Partial<Readonly<Record<CauseId | RemedyId, number>>>;
-
-/** The shop's minutes of repairs as the quote and the day take them; null where none differs from the trade's. */
-export const repairPaceIn = (minutes: Pick<LearntMinutes, 'shop'>): RepairPace | null =>
-  factorsOf(minutes, (task) => !isCheck(task));
+/** How a job goes in somebody's hands: at their own pace, as far as it is known, else at the shop's. Nobody's: null. */
+export function paceOf(paces: Paces | null | undefined, hands: string | null): Pace | undefined {
+  const own = hands === null ? undefined : paces?.own[hands];
+  return own ? { ...paces?.shop, ...own } : paces?.shop;
+}

@@ -1,5 +1,5 @@
 import { likelyIn, type Case, type Suspect } from '../diagnosis';
-import type { RepairPace } from '../learning';
+import type { Pace } from '../knowledge';
 import type { Block, PaperKind, Picture } from '../log';
 import { askedOf, moneyWords, worthOf, type PricedMachine, type PriceLine, type ShopRules } from '../worth';
 import { cardOf, tagOf, titleOf, workDoneOf } from './papers';
@@ -17,8 +17,8 @@ export interface PaperFor {
   owner: string;
   rules: ShopRules;
   book: readonly PriceLine[];
-  /** How much longer repairs take here than the trade says. */
-  pace?: RepairPace | undefined;
+  /** How much longer things take in this shop. */
+  pace?: Pace | undefined;
   /** Where the job is opened. */
   url: string;
   /** The promised day in words. */

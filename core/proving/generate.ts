@@ -41,8 +41,8 @@ const MOST_BY_THEMSELVES = 3;
 
 /** What a drawn machine is like, where it is not just any. */
 export interface DrawnLike {
-  /** How much commoner causes are where it comes from than the trade says. */
-  commonness?: Commonness;
+  /** How much commoner causes are where it comes from than the trade says, of all machines or of each by itself. */
+  commonness?: Commonness | ((machine: MachineFacts) => Commonness);
   /** Draws which machine it is. */
   machineOf?: (chance: Chance) => MachineFacts;
   /** Draws what its owner says of its past. */
@@ -83,7 +83,8 @@ export function drawMachine(
   for (;;) {
     const machine = machineOf(chance);
     const history = historyOf(chance);
-    const faults = faultsOf(chance, machine, history, commonness);
+    const here = typeof commonness === 'function' ? commonness(machine) : commonness;
+    const faults = faultsOf(chance, machine, history, here);
     const heard = new Map<ComplaintId, CauseId[]>();
     for (const id of COMPLAINT_IDS) {
       const from = faults.filter((fault) => {

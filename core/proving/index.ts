@@ -5,5 +5,5 @@ export { minutesUnder, optimalMinutes, SMALL_NETWORKS, type SmallNetwork } from 
 export { computedPlan, decide, inOrder, oneAhead, play, type Played, type Policy } from './play';
 export { CASEBOOK, shortOf, type BenchCase } from './casebook';
 export { accountingFor, learntInShop } from './shop';
-export { drawTimes } from './times';
+export { drawTimes, TIMED } from './times';
 export { DAY, drawWeek, shifts } from './weeks';

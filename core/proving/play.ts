@@ -1,7 +1,7 @@
 import type { Chance } from '../chance';
 import type { Case, Evidence } from '../diagnosis';
 import { ACT_ON } from '../diagnosis/parameters';
-import { needlessMinutes } from '../diagnosis/plan/expectedMinutes';
+import { needlessMinutes } from '../diagnosis/plan/benchMinutes';
 import { lookedAhead } from '../diagnosis/plan/lookAhead';
 import { explainsAny } from '../diagnosis/plan/needs';
 import { costOf, firstInOrder, offAfter } from '../diagnosis/plan/possible';

@@ -1,5 +1,5 @@
 import type { Chance } from '../chance';
-import { explainsAny, type Commonness } from '../diagnosis';
+import { explainsAny } from '../diagnosis';
 import { CAUSES, type CauseId, type ComplaintId } from '../knowledge';
 import {
   expectedOn,
@@ -11,7 +11,7 @@ import {
   type Tallies,
   type Thousandths,
 } from '../learning';
-import { drawMachine, type KnownMachine } from './generate';
+import { drawMachine, type DrawnLike, type KnownMachine } from './generate';
 
 const known = new Map<string, Thousandths>();
 /** What would be expected on a machine: many come in alike. */
@@ -32,7 +32,7 @@ export const accountingFor = (complaints: readonly ComplaintId[]): CauseId[] =>
  */
 export function learntInShop(
   chance: Chance,
-  { jobs, commonness = {}, wrong = 0 }: { jobs: number; commonness?: Commonness; wrong?: number },
+  { jobs, commonness = {}, wrong = 0 }: Pick<DrawnLike, 'commonness'> & { jobs: number; wrong?: number },
 ): Learnt {
   const taught: Tallies[] = [];
   for (let n = 0; n < jobs; n++) {

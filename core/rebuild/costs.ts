@@ -1,4 +1,4 @@
-import type { CauseId } from '../knowledge';
+import type { CauseId, Pace } from '../knowledge';
 
 /**
  * Chances that a layer brings the machine back within a season, by what is done with it: the trade's ordinary experience,
@@ -18,8 +18,10 @@ export interface RenewalPrices {
   layer: (repair: CauseId | null) => number;
   /** A bench minute. */
   minute: number;
+  /** How much longer the steps of a rebuild take here. */
+  pace?: Pace;
 }
-/** Bench minutes: laying one layer back, fitting one new part, and a new carburettor set up. */
-export const MINUTES = { layer: 0.7, fit: 0.5, whole: 7 } as const;
+/** Bench minutes of setting up a new carburettor. */
+export const WHOLE_MINUTES = 7;
 /** What a comeback costs besides the shop's name, in bench minutes. */
 export const COMEBACK_MINUTES = 50;

@@ -1,7 +1,16 @@
-import { layerOf, remedyOf, IN_CARBURETTOR, type CauseId, type Condition, type LayerId } from '../knowledge';
+import {
+  IN_CARBURETTOR,
+  LAYER_MINUTES,
+  layerOf,
+  remedyOf,
+  type CauseId,
+  type Condition,
+  type LayerId,
+  type LayerTask,
+} from '../knowledge';
 import type { Noted, Picture, Renewal } from '../log';
 import { isCover } from './makeUp';
-import { BACK, BACK_NEW, BACK_UNMENDED, COMEBACK_MINUTES, MINUTES, type RenewalPrices } from './costs';
+import { BACK, BACK_NEW, BACK_UNMENDED, COMEBACK_MINUTES, WHOLE_MINUTES, type RenewalPrices } from './costs';
 import type { LayerNow, Rebuild } from './rebuild';
 
 /** Whether a layer is renewed or goes back as it is, and why. */
@@ -117,7 +126,7 @@ export function renewalChoices(
 ): RenewalChoice[] {
   const meddled = tampered(picture, suspects);
   const open = rebuild.layers.filter((l) => l.cameOff !== null || l.where !== 'in');
-  const laying = open.length * MINUTES.layer;
+  const minutesOf = (task: LayerTask): number => LAYER_MINUTES[task] * (prices.pace?.[task] ?? 1);
   const unmended = (right: readonly CauseId[]): number[] =>
     suspects
       .filter((s) => IN_CARBURETTOR.has(s.cause) && !right.includes(s.cause))
@@ -134,7 +143,8 @@ export function renewalChoices(
       name: id === 'kit' ? 'The whole kit' : 'Only what failed',
       renews,
       parts: id === 'kit' ? prices.kit : single,
-      minutes: laying + renews.length * MINUTES.fit,
+      minutes:
+        (open.length - renews.length) * minutesOf('layer-back') + renews.length * minutesOf('layer-new'),
       comeback: any([
         ...open.map((l) => hazard(l, !isCover(l.id) && renews.includes(l.id))),
         ...unmended(right),
@@ -152,7 +162,7 @@ export function renewalChoices(
     name: 'A new carburettor',
     renews: [],
     parts: prices.whole,
-    minutes: MINUTES.whole,
+    minutes: WHOLE_MINUTES,
     comeback: BACK_NEW,
     why: meddled
       ? 'somebody has been inside: what else was done is not known'

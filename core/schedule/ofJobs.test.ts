@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { Pace } from '../knowledge';
 import { planned, USUAL_HOURS, windowsOf, workOf, type Crew, type OpenJob } from './index';
 
 const crew: Crew[] = [
@@ -48,12 +49,40 @@ describe('the work left on a job', () => {
   });
 
   it('takes the minutes that mending takes here', () => {
-    const mend = (pace?: object, more: object = {}): number =>
-      workOf([job({ phase: { kind: 'repair', settled: { ...settled, ...more } } })], crew, { pace }).tasks[0]!
-        .minutes;
+    const mend = (shop: Pace = {}, more: object = {}): number =>
+      workOf([job({ phase: { kind: 'repair', settled: { ...settled, ...more } } })], crew, {
+        paces: { shop, own: {} },
+      }).tasks[0]!.minutes;
     expect(mend({ 'coil-failed': 2 })).toBe(2 * mend());
     const whole = { cause: 'plug-fouled', remedy: 'new-plug' };
     expect(mend({ 'new-plug': 1.5, 'plug-fouled': 9 }, whole)).toBe(Math.round(1.5 * mend({}, whole)));
+  });
+
+  it('takes the minutes of whoever has it in hand, where they are known', () => {
+    const paces = { shop: { 'coil-failed': 2 }, own: { idris: { 'coil-failed': 3 } } };
+    const mend = (hands: string | null): number =>
+      workOf([job({ hands, phase: { kind: 'repair', settled } })], crew, { paces }).tasks[0]!.minutes;
+    expect(mend('idris')).toBe(1.5 * mend(null));
+    expect(mend('bett')).toBe(mend(null));
+  });
+
+  it('takes the minutes of taking apart and laying back that a rebuild takes here', () => {
+    const tasks = (shop: Pace, more: Partial<OpenJob>): Record<string, number> =>
+      Object.fromEntries(
+        workOf([job(more)], crew, { bath: true, paces: { shop, own: {} } }).tasks.map((t) => [
+          t.kind,
+          t.minutes,
+        ]),
+      );
+    const gummed = {
+      phase: { kind: 'repair', settled: { ...settled, cause: 'inlet-screen-clogged' } },
+    } as const;
+    expect(tasks({ 'layer-off': 2 }, gummed)['strip']).toBe(2 * tasks({}, gummed)['strip']!);
+    const apart = { phase: { kind: 'together', off: [] }, off: 8, inPieces: true } as const;
+    expect(tasks({ 'layer-back': 2 }, apart)['together']).toBe(tasks({}, apart)['together']! + 12);
+    expect(tasks({ 'layer-back': 2 }, { ...apart, inPieces: false })).toEqual(
+      tasks({}, { ...apart, inPieces: false }),
+    );
   });
 
   it('takes longer to look for the less is known', () => {

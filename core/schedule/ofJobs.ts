@@ -1,6 +1,14 @@
 import { actedOn, type Forecast } from '../diagnosis';
-import { causeOf, remedyMinutes, remedyOf, type CauseId, type RemedyId } from '../knowledge';
-import type { RepairPace } from '../learning';
+import {
+  causeOf,
+  remedyMinutes,
+  remedyOf,
+  type CauseId,
+  type LayerTask,
+  type Pace,
+  type RemedyId,
+} from '../knowledge';
+import { paceOf, type Paces } from '../learning';
 import type { Phase, Stage } from '../log';
 import { jobsFor } from '../worth';
 import type { IfOrdered } from './helps';
@@ -84,7 +92,7 @@ interface Mending {
 }
 
 /** Minutes of putting causes right, and what that work is like. */
-function mending(causes: readonly CauseId[], pace?: RepairPace): Mending {
+function mending(causes: readonly CauseId[], pace?: Pace): Mending {
   const [first] = causes;
   return {
     soaks: causes.some((c) => SOAKS.has(c)),
@@ -99,7 +107,7 @@ const UNKNOWN: Mending = { minutes: 25, like: 'bench', soaks: false };
 /** What a phase still asks of hands, up to where the machine is put together and may be proved; null: nothing of it. */
 function toMend(
   { phase, lead, toFind }: OpenJob,
-  pace: RepairPace,
+  pace: Pace,
 ): { look: number; spread?: number; mend: Mending | null } | null {
   const guess = lead ? mending([lead.cause], pace) : UNKNOWN;
   switch (phase.kind) {
@@ -131,8 +139,7 @@ function toMend(
   }
 }
 
-const remedyMinutesOf = (id: RemedyId, pace: RepairPace): number =>
-  remedyMinutes(remedyOf(id)) * (pace[id] ?? 1);
+const remedyMinutesOf = (id: RemedyId, pace: Pace): number => remedyMinutes(remedyOf(id)) * (pace[id] ?? 1);
 
 /** A job that has no place in the plan; `ifOrdered`: what it would ask if its part was ordered today. */
 export interface Waiting {
@@ -147,12 +154,7 @@ const OUTDOORS = { place: 'outdoors', like: 'run' } as const;
 function tasksOf(
   job: OpenJob,
   from: number,
-  {
-    bath,
-    longest,
-    beside,
-    pace,
-  }: { bath: boolean; longest: number; beside: string | null; pace: RepairPace },
+  { bath, longest, beside, pace }: { bath: boolean; longest: number; beside: string | null; pace: Pace },
 ): Task[] {
   const { id, phase, off, coldIn, inPieces } = job;
   const tasks: Task[] = [];
@@ -180,19 +182,24 @@ function tasksOf(
     release = 0;
   };
   const bench = (like: string) => ({ place: 'bench', like: beside ? `beside ${beside}` : like }) as const;
+  const paceIn = (task: LayerTask): number => pace[task] ?? 1;
   const left = toMend(job, pace);
   const goesHome = phase.kind === 'left';
   if (left) {
     const { look, spread, mend } = left;
     add('look', bench('look'), look, spread === undefined ? {} : { spread });
     if (mend && mend.soaks && bath && !inPieces) {
-      add('strip', bench(mend.like), MINUTES.strip);
+      const strip = MINUTES.strip * paceIn('layer-off');
+      add('strip', bench(mend.like), strip);
       add('soak', { place: 'bath', like: 'bath' }, MINUTES.soak);
-      add('mend', bench(mend.like), Math.max(MINUTES.build, mend.minutes - MINUTES.strip));
+      add('mend', bench(mend.like), Math.max(MINUTES.build * paceIn('layer-back'), mend.minutes - strip));
     } else if (mend) add('mend', bench(mend.like), mend.minutes);
   }
   if (phase.kind === 'behind') add('look', bench('look'), MINUTES.lookLeast);
-  if (off > 0 && !left?.mend) add('together', bench('together'), MINUTES.together + off * MINUTES.back);
+  if (off > 0 && !left?.mend) {
+    const laying = off * MINUTES.back * (inPieces ? paceIn('layer-back') : 1);
+    add('together', bench('together'), MINUTES.together + laying);
+  }
   if (!goesHome && phase.kind !== 'close') {
     if (coldIn === null) add('prove', OUTDOORS, MINUTES.prove);
     else release = Math.max(release, coldIn);
@@ -204,12 +211,13 @@ function tasksOf(
 
 /**
  * The work that is left on open jobs, as pieces to be planned, and the jobs that wait for something nobody has a day for. Minutes
- * from now. What is longer than anybody's day is reckoned as that long. `bath`: the shop has one. `pace`: how much longer repairs take here.
+ * from now. What is longer than anybody's day is reckoned as that long. `bath`: the shop has one. `paces`: how much longer
+ * things take here, and in whose hands.
  */
 export function workOf(
   jobs: readonly OpenJob[],
   crew: readonly Crew[],
-  { bath = false, pace = {} }: { bath?: boolean; pace?: RepairPace | undefined } = {},
+  { bath = false, paces }: { bath?: boolean; paces?: Paces | undefined } = {},
 ): { tasks: Task[]; jobs: DueJob[]; waiting: Waiting[] } {
   const longest = longestShift(crew);
   const donors = new Set(jobs.flatMap((j) => j.donor ?? []));
@@ -220,6 +228,7 @@ export function workOf(
     const { id, stage, partsIn, orderedIn, hands } = job;
     if (stage === 'closed') continue;
     // A donor and the machine that gets its part lie side by side.
+    const pace = paceOf(paces, hands) ?? {};
     const at = { bath, longest, pace, beside: job.donor ?? (donors.has(id) ? id : null) };
     const asked: DueJob = { id, due: job.due, weight: PROMISED, ...(hands && { hands }) };
     if (stage === 'answer') waiting.push({ job: id, for: 'answer' });

@@ -1,4 +1,3 @@
-import type { RepairPace } from '../learning';
 import {
   CAUSE_IDS,
   causeOf,
@@ -7,6 +6,7 @@ import {
   REMEDY_IDS,
   remedyMinutes,
   type CauseId,
+  type Pace,
   type Remedy,
   type RemedyId,
 } from '../knowledge';
@@ -50,9 +50,9 @@ export const needsShortBlock = (cause: CauseId): boolean => SHORT_BLOCK.mends.in
 
 /**
  * The jobs that put a set of causes right, each cause in one of them: a carburettor somebody has been inside is replaced whole;
- * what one remedy mends together is one job; a short block has its top end with it. `pace`: how much longer repairs take here.
+ * what one remedy mends together is one job; a short block has its top end with it. `pace`: how much longer things take here.
  */
-export function jobsFor(causes: readonly CauseId[], pace: RepairPace = {}): RepairJob[] {
+export function jobsFor(causes: readonly CauseId[], pace: Pace = {}): RepairJob[] {
   const minutesOf = (id: CauseId): number => causeOf(id).minutes * (pace[id] ?? 1);
   const whole = (remedy: Remedy): number => remedyMinutes(remedy) * (pace[remedy.id] ?? 1);
   const left = new Set(causes);

@@ -1,5 +1,5 @@
-import { likelyIn, mayResult, type Case } from '../diagnosis';
-import { checkOf, openingMinutes, type CheckId, type ChoiceId } from '../knowledge';
+import { likelyIn, mayResult, minutesIn, type Case } from '../diagnosis';
+import { checkOf, type CheckId, type ChoiceId } from '../knowledge';
 import { labourOf, type Cents } from './money';
 import { worthOf, type Worth, type WorthAsked } from './worth';
 import { choiceOf, type Choice } from './choices';
@@ -39,14 +39,13 @@ export function oneMoreCheck(
 ): OneMore[] {
   const now = worthOf({ ...asked, likely: likelyIn(c) });
   const may = mayResult(c);
-  const off = new Set(c.off);
+  const minutesOf = minutesIn(c);
   const made = new Set(c.evidence.flatMap((e) => (e.kind === 'finding' ? [e.check] : [])));
   return checks
     .filter((check) => !made.has(check))
     .map((check): OneMore => {
       const results = may(check).filter((r) => r.chance > 0.01);
-      const { minutes: own, access } = checkOf(check);
-      const minutes = own + openingMinutes(access, off);
+      const minutes = minutesOf(checkOf(check));
       const after = results.map((r) => {
         const then = { ...asked, likely: likelyIn(r.then) };
         return { ...r, worth: worthOf(then), made: choiceOf(now.best, then) };

@@ -1,5 +1,4 @@
-import type { CauseId } from '../knowledge';
-import type { RepairPace } from '../learning';
+import type { CauseId, Pace } from '../knowledge';
 import { jobsFor, type RepairJob } from './jobs';
 import { labourOf, withTax, type Cents } from './money';
 import { partsFor, type PricedMachine, type PriceLine } from './priceBook';
@@ -11,8 +10,8 @@ export interface Reckoning {
   rules: ShopRules;
   book: readonly PriceLine[];
   machine: PricedMachine;
-  /** How much longer repairs take here than the trade says. */
-  pace?: RepairPace;
+  /** How much longer things take in this shop, whoever does them: a price is the shop's. */
+  pace?: Pace;
 }
 
 /** What putting a set of causes right comes to. */

@@ -6,12 +6,13 @@ import type { Reckoning } from './quote';
 const SMALL_PART = 2_00;
 
 /** What renewing costs on a machine by the shop's price book and rate: whole cents before tax. */
-export function renewalPrices({ rules, book, machine }: Reckoning): RenewalPrices {
+export function renewalPrices({ rules, book, machine, pace }: Reckoning): RenewalPrices {
   const price = (what: Parameters<typeof partsFor>[1]): number => partsFor(book, what, machine).price;
   return {
     kit: price('carburettor-rebuild'),
     whole: price('carburettor-whole'),
     layer: (repair) => (repair === null ? SMALL_PART : price(repair)),
     minute: rules.ratePerHour / 60,
+    ...(pace && { pace }),
   };
 }

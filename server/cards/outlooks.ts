@@ -167,7 +167,12 @@ export class Outlooks {
     });
     if (!one) return null;
     const facts = factsKey(one.machine);
-    const learnt = reckoned(await readLearnt(this.pool), factsOf(one.machine), modelKey(row));
+    const learnt = reckoned(
+      await readLearnt(this.pool),
+      factsOf(one.machine),
+      modelKey(row),
+      one.picture.hands,
+    );
     const key = outlookKey(
       { seq: one.seq, facts, odds: learnt.name },
       others.map((m) => ({ id: m.jobId, seq: m.seq })),

@@ -14,7 +14,7 @@ function stale(rows: readonly CardRow[], known: Known): string[] {
     const mates = row.shared_can
       ? rows.filter((m) => m.shared_can && m.customer_id === row.customer_id && m.id !== row.id)
       : [];
-    const odds = reckoned(known, factsOf(jobOf(row, []).machine), modelKey(row)).name;
+    const odds = reckoned(known, factsOf(jobOf(row, []).machine), modelKey(row), row.says.hands).name;
     return row.outlook_key === outlookKey({ ...row, odds }, mates) ? [] : [row.id];
   });
 }

@@ -21,7 +21,7 @@ import { readLog } from './log';
 import { appendEntries } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readCarburettor } from '../specs/carburettor';
-import { learntHere, paceHere, readLearnt } from '../learning/read';
+import { learntHere, pacesHere, readLearnt } from '../learning/read';
 import { modelKey, readSqueezes, readSqueezesOf } from '../specs/squeeze';
 import type { Outlooks } from '../cards/outlooks';
 import { understood } from '../find/understood';
@@ -45,13 +45,13 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const known = jobOf(row, squeezes);
   const job = carburettor ? { ...known, machine: { ...known.machine, carburettor } } : known;
   const learnt = learntHere(learning, factsOf(job.machine), modelKey(row));
-  const pace = paceHere(learning);
+  const paces = pacesHere(learning);
   return {
     job,
     entries,
     squeezes,
     ...(learnt && { learnt }),
-    ...(pace && { pace }),
+    ...(paces && { paces }),
     sameCan: await readSameCan(db, job, entries),
   };
 }

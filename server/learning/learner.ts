@@ -3,6 +3,7 @@ import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
 import {
   learn,
   learnMinutes,
+  pacesIn,
   taughtBy,
   together,
   type OwnersJob,
@@ -186,7 +187,7 @@ interface Tallied {
   times: TimeCounts;
 }
 
-/** How often checks took so long, on all models. */
+/** How often things took so long, on all models. */
 function timesOf(rows: readonly { times: TimeCounts }[]): TimeCounts {
   const all: Record<string, number> = {};
   for (const { times } of rows) for (const [key, n] of Object.entries(times)) all[key] = (all[key] ?? 0) + n;
@@ -195,7 +196,7 @@ function timesOf(rows: readonly { times: TimeCounts }[]): TimeCounts {
 
 /** The odds and minutes that it comes to, and nothing else, as a text. */
 const saidBy = ({ tallies, times }: Tallied): string =>
-  JSON.stringify([learn(tallies), learnMinutes(times).shop], (name, value: unknown) =>
+  JSON.stringify([learn(tallies), pacesIn(learnMinutes(times))], (name, value: unknown) =>
     ['counts', 'found', 'expected'].includes(name) ? undefined : value,
   );
 

@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import type { CheckIn, JobWithLog, Shop, LearntFile, LearntState, NewEntry } from '@rusty-wren/contract';
+import type { CheckIn, Day, JobWithLog, Shop, LearntFile, LearntState, NewEntry } from '@rusty-wren/contract';
 import { expectedOn } from '@rusty-wren/core/learning';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inTransaction } from '../db/pool';
 import { project } from '../cards/project';
 import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
-import { signedIn } from '../testing/signedIn';
+import { askedWith, signedIn } from '../testing/signedIn';
 import { Learner } from './learner';
+import { readLearnt, reckoned } from './read';
 
 let bench: TestBench;
 let told = 0;
@@ -158,10 +159,10 @@ describe('closed jobs', () => {
     expect(minutes.shop['fuel-look']!.factor).toBeGreaterThan(1.3);
     const { jobId } = await closed('coil');
     const job = (await (await bench.app.request(`/api/jobs/${jobId}`)).json()) as JobWithLog;
-    expect(job.pace?.['fuel-look']).toBe(minutes.shop['fuel-look']!.factor);
+    expect(job.paces?.shop['fuel-look']).toBe(minutes.shop['fuel-look']!.factor);
     await put('/api/learnt', { counts: false });
     const off = (await (await bench.app.request(`/api/jobs/${jobId}`)).json()) as JobWithLog;
-    expect(off.pace).toBeUndefined();
+    expect(off.paces).toBeUndefined();
     await put('/api/learnt', { counts: true });
     await learner.learn();
   });
@@ -284,5 +285,59 @@ describe('between shops', () => {
       expect.stringContaining(says),
     ]);
     expect((await state()).elsewhere).toEqual([]);
+  });
+});
+
+describe('minutes of hands', () => {
+  it('teach openings, and somebody’s own minutes: a job is reckoned with those of whoever has it in hand', async () => {
+    const technician = await signedIn(bench.pool, 'technician');
+    const theirs = askedWith(bench.app, technician.cookie);
+    let last = '';
+    for (let n = 0; n < 9; n++) {
+      const { jobId } = await closed('vent');
+      last = jobId;
+      const at = (minutes: number) =>
+        new Date(Date.parse('2026-05-07T10:00:00.000Z') + minutes * 60_000).toISOString();
+      const added = await post(theirs, `/api/jobs/${jobId}/entries`, {
+        entries: [
+          entry('stage', { stage: 'bench' }, { notedAt: at(0) }),
+          entry('finding', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }, { notedAt: at(1.5) }),
+          entry('took-off', { part: 'muffler' }, { notedAt: at(1.5 + 2 * 7) }),
+          entry('put-back', { part: 'muffler' }, { notedAt: at(60) }),
+          entry('stage', { stage: 'closed', reason: 'fetched' }, { notedAt: at(61) }),
+        ],
+      });
+      expect(added.status, await added.clone().text()).toBe(201);
+    }
+    // The shop's own is as slow: only somebody else's jobs tell them apart.
+    for (let n = 0; n < 12; n++) {
+      const { jobId } = await closed('vent');
+      const at = (minutes: number) =>
+        new Date(Date.parse('2026-05-08T10:00:00.000Z') + minutes * 60_000).toISOString();
+      await post(bench.app, `/api/jobs/${jobId}/entries`, {
+        entries: [
+          entry('finding', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }, { notedAt: at(0) }),
+          entry('took-off', { part: 'muffler' }, { notedAt: at(7) }),
+          entry('put-back', { part: 'muffler' }, { notedAt: at(60) }),
+          entry('stage', { stage: 'closed', reason: 'fetched' }, { notedAt: at(61) }),
+        ],
+      });
+    }
+    await learner.learn();
+    const { minutes } = await state();
+    expect(minutes.shop['muffler']).toEqual({ factor: 1, times: 21 });
+    const own = minutes.own[technician.account]?.['muffler'];
+    expect(own).toMatchObject({ times: 9 });
+    expect(own!.factor).toBeGreaterThan(1.5);
+    const job = (await (await bench.app.request(`/api/jobs/${last}`)).json()) as JobWithLog;
+    expect(job.paces?.own[technician.account]).toEqual({ muffler: own!.factor });
+    expect(job.paces?.shop).not.toHaveProperty('muffler');
+    expect((await (await bench.app.request('/api/day')).json()) as Day).toMatchObject({ paces: job.paces });
+    const known = await readLearnt(bench.pool);
+    const saw = { kind: 'chainsaw', displacementCc: 45 } as const;
+    const [ours, inTheirs] = [null, technician.account].map((hands) => reckoned(known, saw, '', hands));
+    expect(inTheirs!.with.pace?.muffler).toBe(own!.factor);
+    expect(ours!.with.pace).not.toHaveProperty('muffler');
+    expect(inTheirs!.name).not.toBe(ours!.name);
   });
 });

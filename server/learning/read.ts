@@ -5,19 +5,19 @@ import {
   groupOf,
   learn,
   learnMinutes,
-  paceIn,
-  repairPaceIn,
   learntFor,
+  paceOf,
+  pacesIn,
   together,
   weighed,
   type Learnt,
   type LearntHere,
   type LearntMinutes,
-  type RepairPace,
+  type Paces,
   type TimeCounts,
   type Tallies,
 } from '@rusty-wren/core/learning';
-import type { Case, Pace } from '@rusty-wren/core/diagnosis';
+import type { Case } from '@rusty-wren/core/diagnosis';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import type { Db } from '../db/pool';
 
@@ -26,7 +26,7 @@ export interface Known {
   counts: boolean;
   learnt: Learnt;
   minutes: LearntMinutes;
-  /** What cases on machines are reckoned with, by class and model, once it was asked for. */
+  /** What cases on machines are reckoned with, by class, model and hands, once it was asked for. */
   reckoned: Map<string, Reckoned>;
 }
 
@@ -91,21 +91,17 @@ export const learntHere = (
   model: string,
 ): LearntHere | null => (counts ? learntFor(learnt, machine, model) : null);
 
-/** The minutes of checks as they are here; null where the trade's count. */
-export const paceHere = ({ counts, minutes }: Known): Pace | null => (counts ? paceIn(minutes) : null);
+/** The minutes as they are here; null where the trade's count. */
+export const pacesHere = ({ counts, minutes }: Known): Paces | null => (counts ? pacesIn(minutes) : null);
 
-/** The minutes of repairs as they are here; null where the trade's count. */
-export const repairPaceHere = ({ counts, minutes }: Known): RepairPace | null =>
-  counts ? repairPaceIn(minutes) : null;
-
-/** What a case on such a machine is reckoned with. */
-export function reckoned(known: Known, machine: MachineFacts, model: string): Reckoned {
-  const key = `${groupOf(machine)} ${model}`;
+/** What a case on such a machine is reckoned with, in somebody's hands. */
+export function reckoned(known: Known, machine: MachineFacts, model: string, hands: string | null): Reckoned {
+  const key = `${groupOf(machine)} ${model} ${hands ?? ''}`;
   const kept = known.reckoned.get(key);
   if (kept) return kept;
   const here = learntHere(known, machine, model);
   const commonness = here && commonnessIn(here);
-  const pace = paceHere(known);
+  const pace = paceOf(pacesHere(known), hands);
   const by = { ...(commonness && { commonness }), ...(pace && { pace }) };
   const name =
     commonness || pace

@@ -116,18 +116,13 @@ function expectAgain(
   }
 }
 
-/** Lays the board out: the chosen sets of a posterior, and the answers to them of the checks wanted, each as `wanted` gives it. */
-export function layBoard(
-  p: Posterior,
-  chosen: Uint32Array,
-  wanted: (check: CheckDef) => CheckDef | null,
-): Board {
+/** Lays the board out: the chosen sets of a posterior, and the answers to them of the checks wanted. */
+export function layBoard(p: Posterior, chosen: Uint32Array, wanted: (check: CheckDef) => boolean): Board {
   const weights = Float64Array.from(chosen, (s) => p.sets[s]!);
   normalise(weights);
   const answers = new Map<CheckId, Answers>();
   for (const check of CHECKS) {
-    const asIs = wanted(check);
-    const found = asIs && answersOf(asIs, chosen, p);
+    const found = wanted(check) ? answersOf(check, chosen, p) : null;
     if (found) answers.set(check.id, found);
   }
   return { chosen, now: { weights, causes: causesOf(chosen, weights) }, answers };

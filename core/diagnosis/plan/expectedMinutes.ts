@@ -2,7 +2,6 @@ import {
   CAUSES,
   causeOf,
   CHECKS,
-  PARTS,
   probabilityOf,
   signsOf,
   toOpen,
@@ -11,37 +10,16 @@ import {
 } from '../../knowledge';
 import {
   ALONE,
-  CLOSING_SHARE,
-  DEAR_MINUTES,
   HANDLING_MINUTES,
   LONG_QUEUE,
   LOST_MINUTES,
   MISSED_MINUTES,
-  NEEDLESS_MINUTES,
   SPARED_SHARE,
   SUREST_UNSEEN,
 } from '../parameters';
-import { PART_BIT } from './possible';
+import { PART_BIT, TRADE, type BenchMinutes } from './benchMinutes';
 
 const N = CAUSES.length;
-
-/** Bench minutes a repair of something that was not wrong costs, a dear part and its wait counted in. */
-export const needlessMinutes = (id: CauseId): number => {
-  const { minutes, dear } = causeOf(id);
-  return minutes + NEEDLESS_MINUTES + (dear ? DEAR_MINUTES : 0);
-};
-
-const NEEDLESS = Float64Array.from(CAUSES, (cause) => needlessMinutes(cause.id));
-
-/** Minutes to open and close again every set of parts, as a number of part bits. */
-const OPENING: Float64Array = (() => {
-  const table = new Float64Array(1 << PARTS.length);
-  for (let mask = 0; mask < table.length; mask++)
-    PARTS.forEach((part, i) => {
-      if (mask & (1 << i)) table[mask]! += part.minutes * (1 + CLOSING_SHARE);
-    });
-  return table;
-})();
 
 /** Everything that must be off for a check, what stands before it included, as part bits. */
 export const accessMask = (check: CheckDef): number =>
@@ -74,7 +52,7 @@ const SETTLING: readonly (readonly CheckDef[])[] = CAUSES.map((cause) =>
 
 /** What is open once a cause is being repaired, as part bits: what the least deep of its looks opens. */
 const WAY_IN = Uint16Array.from(SETTLING, (checks) => {
-  const ways = checks.map(accessMask).sort((x, y) => OPENING[x]! - OPENING[y]!);
+  const ways = checks.map(accessMask).sort((x, y) => TRADE.opening[x]! - TRADE.opening[y]!);
   return ways[0] ?? 0;
 });
 
@@ -105,12 +83,13 @@ export interface Routes {
   by: readonly (CheckDef | null)[];
   /** What is known already accounts for the complaints. */
   accounted: boolean;
+  /** How long things take here. */
+  at: BenchMinutes;
 }
 
 /** Lays out the routes: `usable` says whether a check can be made, and its minutes with what it needs put back. */
 export function routesOf(
-  needs: Needs,
-  accounted: boolean,
+  { needs, accounted, at }: Pick<Routes, 'needs' | 'accounted' | 'at'>,
   offMask: number,
   usable: (check: CheckDef) => number | null,
 ): Routes {
@@ -124,7 +103,7 @@ export function routesOf(
       const minutes = usable(check);
       if (minutes === null) continue;
       const mask = accessMask(check);
-      const cost = minutes + HANDLING_MINUTES[check.is] + OPENING[mask & ~offMask]!;
+      const cost = minutes + HANDLING_MINUTES[check.is] + at.opening[mask & ~offMask]!;
       if (cost >= least) continue;
       least = cost;
       look[i] = minutes + HANDLING_MINUTES[check.is];
@@ -133,7 +112,7 @@ export function routesOf(
       by[i] = check;
     }
   }
-  return { needs, look, access, misses, by, accounted };
+  return { needs, look, access, misses, by, accounted, at };
 }
 
 /** A cause fainter than this has no place in the queue. */
@@ -170,6 +149,7 @@ export interface Queued {
  */
 function layQueue(causes: Float64Array, seen: number, offMask: number, routes: Routes): number {
   const { look, access, misses } = routes;
+  const { opening, needless } = routes.at;
   let count = 0;
   for (let i = 0; i < N; i++) {
     placed[i] = 1;
@@ -177,7 +157,7 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
     if (causes[i]! < FAINT) continue;
     placed[i] = 0;
     const p = i === seen ? causes[i]! : Math.min(SUREST_UNSEEN, causes[i]!);
-    direct[i] = (1 - p) * NEEDLESS[i]!;
+    direct[i] = (1 - p) * needless[i]!;
     const r = causes[i]! / Math.min(look[i]!, direct[i]!);
     let at = count++;
     while (at > 0 && ratio[queue[at - 1]!]! < r) {
@@ -212,7 +192,7 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
       if (mask === 0 || look[i]! >= direct[i]! || tried.subarray(0, masks).includes(mask)) continue;
       tried[masks++] = mask;
       const opened = off | mask;
-      const opening = OPENING[mask]!;
+      const toOpen = opening[mask]!;
       let sum = 0;
       let minutes = 0;
       let length = 0;
@@ -223,7 +203,7 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
         sum += causes[other]!;
         minutes += Math.min(look[other]!, direct[other]!);
         length++;
-        const then = sum / (minutes + opening * (1 - SPARED_SHARE * Math.min(1, sum)));
+        const then = sum / (minutes + toOpen * (1 - SPARED_SHARE * Math.min(1, sum)));
         if (then <= bestRate) continue;
         bestRate = then;
         bestMask = mask;
@@ -237,15 +217,15 @@ function layQueue(causes: Float64Array, seen: number, offMask: number, routes: R
       if (done === 0) foremost = looked ? i : -2 - i;
       before[done] = spent;
       position[i] = done++;
-      ifAbsent[i] = looked ? look[i]! : NEEDLESS[i]!;
+      ifAbsent[i] = looked ? look[i]! : needless[i]!;
       ifThere[i] = looked ? look[i]! + misses[i]! * MISSED_MINUTES : 0;
       // Its repair is reckoned with opening and closing: what is open by then is spared.
-      spared[i] = SPARED_SHARE * OPENING[looked ? WAY_IN[i]! : WAY_IN[i]! & off]!;
+      spared[i] = SPARED_SHARE * opening[looked ? WAY_IN[i]! : WAY_IN[i]! & off]!;
       spent += ifAbsent[i]!;
     };
     if (bestMask === 0) place(alone);
     else {
-      spent += OPENING[bestMask]!;
+      spent += opening[bestMask]!;
       const opened = off | bestMask;
       const before = off;
       off = opened;

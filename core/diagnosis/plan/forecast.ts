@@ -6,7 +6,6 @@ import { asItStood, fillChosen, vainLikelihood } from '../likelihood';
 import { ACT_ON, LEAST_NET } from '../parameters';
 import type { Posterior } from '../posterior';
 import { believing, type Answers, type Belief } from './board';
-import { needlessMinutes } from './expectedMinutes';
 import { causeToActOn } from './nextCheck';
 import { aheadFrom, firstFrom, planningFor, type Planning } from './planning';
 import { costOf, offAfter, wholeOrder } from './possible';
@@ -63,7 +62,7 @@ function chooseByPlan(planning: Planning, { belief, off, made }: Course): Answer
   let best: Answers | null = null;
   let least = now - LEAST_NET;
   for (const answers of planning.board.answers.values()) {
-    if (made.has(answers.check.id) || costOf(answers.check, off) >= least + now) continue;
+    if (made.has(answers.check.id) || costOf(answers.check, off, planning.routes.at) >= least + now) continue;
     const { through } = rate(planning, belief, answers, off);
     const placed = answers.check.id === foremost ? Math.min(through, now) - 1 : through;
     if (placed >= least) continue;
@@ -133,7 +132,7 @@ function playOn(
   choices: Map<string, { course: Course; answers: Answers | null }>,
 ): number {
   const { board } = planning;
-  const { needs } = planning.routes;
+  const { needs, at } = planning.routes;
   const faults = new Set(
     [needs.a[truth]!, needs.b[truth]!, needs.c[truth]!].filter((i) => i < CAUSES.length),
   );
@@ -152,12 +151,12 @@ function playOn(
     if (!answers) {
       const lead = causeToActOn(course.belief.causes, firstFrom(planning, course.belief, course.off), p);
       if (faults.has(lead)) return minutes;
-      minutes += needlessMinutes(CAUSES[lead]!.id);
+      minutes += at.needless[lead]!;
       key += ` !${lead}`;
       course = { ...course, belief: afterVain(planning, course.belief, lead, p) };
       continue;
     }
-    minutes += costOf(answers.check, course.off);
+    minutes += costOf(answers.check, course.off, at);
     const row = answers.rows.indexOf(truth) + 1;
     const r = drawFrom(
       Float64Array.from(answers.chances, (table) => table[row]!),

@@ -23,7 +23,7 @@ const RARE = 0.02;
 
 /** Expected minutes through a first check when the best second one may follow each of its results. */
 function throughTwo(planning: Planning, first: Rated): number {
-  const { board, off } = planning;
+  const { board, off, routes } = planning;
   const opened = offAfter(first.answers.check, off);
   let through = first.cost;
   for (const { r, chance, ahead } of first.prospects) {
@@ -33,7 +33,7 @@ function throughTwo(planning: Planning, first: Rated): number {
       const certain = then.causes.some((p, i) => i < CAUSES.length && p >= CERTAIN);
       for (const answers of certain ? [] : board.answers.values()) {
         // Nothing is saved beyond all there is to spend.
-        if (answers === first.answers || costOf(answers.check, opened) >= least) continue;
+        if (answers === first.answers || costOf(answers.check, opened, routes.at) >= least) continue;
         least = Math.min(least, rate(planning, then, answers, opened).through);
       }
     }

@@ -2,7 +2,6 @@ import {
   CAUSES,
   causeOf,
   checkOf,
-  openingMinutes,
   REMEDIES,
   toOpen,
   type CauseId,
@@ -23,6 +22,7 @@ import {
   WORTH_MAKING,
 } from '../parameters';
 import type { Posterior } from '../posterior';
+import { minutesToOpen } from './benchMinutes';
 import { believing } from './board';
 import type { Queued } from './expectedMinutes';
 import { aheadFrom, type Planning } from './planning';
@@ -62,7 +62,7 @@ const ofTheEngine = ({ id }: CheckDef): boolean =>
 
 /** Whether a check begins with a dismantling. */
 const dismantles = ({ access }: CheckDef, off: ReadonlySet<PartId>): boolean =>
-  openingMinutes(access, off) >= DISMANTLING_MINUTES;
+  minutesToOpen(access, off) >= DISMANTLING_MINUTES;
 
 interface Placed extends Rated {
   saves: number;
@@ -100,7 +100,7 @@ function worthListing(
 
 /** The plan from rated checks: best first, with what must come off for each and what its results would say. */
 export function planFrom(rated: readonly Rated[], planning: Planning, p: Posterior): NextCheck[] {
-  const { board, off, foremost } = planning;
+  const { board, off, foremost, routes } = planning;
   const { minutes: now, first } = aheadFrom(planning, board.now, off);
   const deep = [...foremost].some((id) => dismantles(checkOf(id), off));
   const placed = rated
@@ -114,7 +114,7 @@ export function planFrom(rated: readonly Rated[], planning: Planning, p: Posteri
       const { check } = r.answers;
       return {
         check: check.id,
-        minutes: minutesOf(check, off),
+        minutes: minutesOf(check, off, routes.at),
         opens: toOpen(check.access, off),
         puts: [...off].filter((part) => !offAfter(check, off).has(part)),
         value: r.saves / r.cost,

@@ -149,7 +149,7 @@ describe('foresight', () => {
     const expectForetold = (before: Evidence[], check: CheckId, result: string, cause: CauseId): void => {
       const at = CAUSE_INDEX.get(cause)!;
       const p = posterior(caseWith(before));
-      const board = layBoard(p, keepLikely(p), (c) => (c.id === check ? c : null));
+      const board = layBoard(p, keepLikely(p), (c) => c.id === check);
       const answers = board.answers.get(check);
       if (!answers) throw new Error(`${check} says nothing here`);
       const then = believing(board, board.now, answers, answers.results.indexOf(result));
@@ -270,7 +270,7 @@ describe('reading a doubted result again', () => {
   it('is believed to come out the same, unless it was a slip', () => {
     const c = caseWith([NO_FIRE, { ...finding('spark-tester', 'none'), sureness: 'fair' } as Evidence]);
     const p = posterior(c);
-    const board = layBoard(p, keepLikely(p), (x) => (x.id === 'spark-tester' ? x : null));
+    const board = layBoard(p, keepLikely(p), (x) => x.id === 'spark-tester');
     const answers = board.answers.get('spark-tester')!;
     const rated = rateAll({ ...planningFor(c, p), board })[0]!;
     const none = rated.prospects.find((o) => o.result === 'none')?.chance ?? 0;

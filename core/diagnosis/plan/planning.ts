@@ -12,6 +12,7 @@ import {
 import type { Case } from '../case';
 import { DOUBTED, LEADING, PROVED_FROM, STILL_OPEN, ANSWERED } from '../parameters';
 import { shareOf, type Posterior, type Weighed } from '../posterior';
+import { minutesAt, PART_BIT } from './benchMinutes';
 import { keepLikely, layBoard, type Belief, type Board } from './board';
 import {
   expectedMinutes,
@@ -23,7 +24,7 @@ import {
   type Routes,
 } from './expectedMinutes';
 import { explainsAny, needsOf } from './needs';
-import { minutesOf, paced, PART_BIT, possible, standing, stateOf, type State } from './possible';
+import { minutesOf, possible, standing, stateOf, type State } from './possible';
 
 /** The board of a case and the machine as it stands: what planning starts from. */
 export interface Planning {
@@ -115,18 +116,17 @@ export function planningFor(
   const state = stateOf(c, p);
   const open = (check: CheckDef): boolean =>
     !done.has(check.id) && among(check.id) && possible(check, c, p, state);
-  const asHere = (check: CheckDef): CheckDef | null => (open(check) ? paced(check, c) : null);
-  const board = layBoard(p, chosen, asHere);
+  const board = layBoard(p, chosen, open);
   const behind = unanswered(p);
   // What is known accounts for the complaints: it is put right before anything else is looked for.
   const accounted = p.timeline.known.some(
     (k) => k.cured || (k.state === 'standing' && explainsAny(k.cause, p.complaints)),
   );
   const offMask = maskOfParts(state.off);
-  const routes = routesOf(needsOf(chosen, p, behind), accounted, offMask, (check) => {
-    const here = asHere(check);
-    return here && minutesOf({ ...here, access: [] }, state.off);
-  });
+  const at = minutesAt(c);
+  const routes = routesOf({ needs: needsOf(chosen, p, behind), accounted, at }, offMask, (check) =>
+    open(check) ? minutesOf({ ...check, access: [] }, state.off, at) : null,
+  );
   const queue = queueOf(board.now.weights, offMask, routes);
   const ready = (ids: readonly CheckId[]): CheckId[] => ids.filter((id) => open(checkOf(id)));
   return {

@@ -2,9 +2,6 @@ import {
   CAUSE_INDEX,
   CHECKS,
   checkOf,
-  openingMinutes,
-  partOf,
-  PARTS,
   REMEDIES,
   toOpen,
   type CauseId,
@@ -16,8 +13,9 @@ import {
 } from '../../knowledge';
 import { rightedBy, type Case, type Evidence } from '../case';
 import { bearingOn, isMending } from '../checkTable';
-import { CLOSING_SHARE, HANDLING_MINUTES } from '../parameters';
+import { HANDLING_MINUTES } from '../parameters';
 import type { Posterior } from '../posterior';
+import { minutesAt, minutesToClose, minutesToOpen, TRADE, type BenchMinutes } from './benchMinutes';
 
 /** Complaints of an engine that does not keep running: nothing can be read off it while it runs. */
 const DEAD: ReadonlySet<ComplaintId> = new Set([
@@ -115,9 +113,6 @@ export function toPutBack({ engine, access }: CheckDef, off: ReadonlySet<PartId>
 /** The parts that are off without which the engine cannot be started. */
 export const missingToRun = (off: ReadonlySet<PartId>): PartId[] => ON_TO_RUN.filter((part) => off.has(part));
 
-const minutesToClose = (parts: readonly PartId[]): number =>
-  parts.reduce((sum, id) => sum + CLOSING_SHARE * partOf(id).minutes, 0);
-
 /** Whether a check can be made on this machine as it stands. */
 export function possible(check: CheckDef, c: Case, p: Pick<Posterior, 'complaints'>, state: State): boolean {
   if (check.notOn?.includes(c.machine.kind)) return false;
@@ -131,24 +126,20 @@ export function possible(check: CheckDef, c: Case, p: Pick<Posterior, 'complaint
   return !toPutBack(check, state.off).some((part) => IN_PIECES.includes(part));
 }
 
-/** The least that a check takes, minutes. */
-const LEAST_MINUTES = 0.1;
+/** Bench minutes of a check as the state says: its own, opening, and putting back what it needs on. */
+export const minutesOf = (check: CheckDef, off: ReadonlySet<PartId>, at: BenchMinutes = TRADE): number =>
+  at.own(check) + minutesToOpen(check.access, off, at) + minutesToClose(toPutBack(check, off), at);
 
-/** A check with its minutes as they are here: a pace is of a check with its handling, as both are noted in one. */
-export function paced(check: CheckDef, { pace }: Pick<Case, 'pace'>): CheckDef {
-  const factor = pace?.[check.id];
-  if (factor === undefined) return check;
-  const handling = HANDLING_MINUTES[check.is];
-  return { ...check, minutes: Math.max(LEAST_MINUTES, factor * (check.minutes + handling) - handling) };
+/** Bench minutes of a check as a case stands, at its bench. */
+export function minutesIn(c: Pick<Case, 'off' | 'pace'>): (check: CheckDef) => number {
+  const off = new Set(c.off);
+  const at = minutesAt(c);
+  return (check) => minutesOf(check, off, at);
 }
 
-/** Bench minutes of a check as the state says: its own, opening, and putting back what it needs on. */
-export const minutesOf = (check: CheckDef, off: ReadonlySet<PartId>): number =>
-  check.minutes + openingMinutes(check.access, off) + minutesToClose(toPutBack(check, off));
-
 /** What a check costs in all: its minutes, handling it, and closing up what it opened. */
-export const costOf = (check: CheckDef, off: ReadonlySet<PartId>): number =>
-  minutesOf(check, off) + HANDLING_MINUTES[check.is] + minutesToClose(toOpen(check.access, off));
+export const costOf = (check: CheckDef, off: ReadonlySet<PartId>, at: BenchMinutes = TRADE): number =>
+  minutesOf(check, off, at) + HANDLING_MINUTES[check.is] + minutesToClose(toOpen(check.access, off), at);
 
 /** What is off once a check has been made. */
 export function offAfter(check: CheckDef, off: ReadonlySet<PartId>): ReadonlySet<PartId> {
@@ -192,6 +183,3 @@ export function firstInOrder(
     wholeOrder(order).find((id) => !made.has(id) && among(id) && possible(checkOf(id), c, p, state)) ?? null
   );
 }
-
-/** Bit of each part, for sets of parts as numbers. */
-export const PART_BIT: ReadonlyMap<PartId, number> = new Map(PARTS.map((part, i) => [part.id, 1 << i]));

@@ -35,7 +35,7 @@ export function rate(
   answers: Answers,
   off: ReadonlySet<PartId>,
 ): Rated {
-  const cost = costOf(answers.check, off);
+  const cost = costOf(answers.check, off, routes.at);
   const offMask = maskOfParts(offAfter(answers.check, off));
   const weights = new Float64Array(board.chosen.length);
   let through = cost;

@@ -1,7 +1,8 @@
 import type { Case } from '../case';
-import { openingMinutes, type CauseId } from '../../knowledge';
+import type { CauseId } from '../../knowledge';
 import type { Suspect } from '../explain';
 import { DISMANTLING_MINUTES } from '../parameters';
+import { minutesToOpen } from './benchMinutes';
 import { standing } from './possible';
 import type { NextCheck } from './nextCheck';
 
@@ -34,7 +35,7 @@ export function skippedBy(
   c: Case,
 ): Skipped[] {
   const now = new Map(suspects.map((s) => [s.cause, s.probability]));
-  if (openingMinutes(chosen.opens, new Set(c.off)) < DISMANTLING_MINUTES) return [];
+  if (minutesToOpen(chosen.opens, new Set(c.off)) < DISMANTLING_MINUTES) return [];
   const made = standing(c);
   return next
     .filter(

@@ -11,8 +11,8 @@ const MOVED = {
   parts: ['Drawer'],
   day: ['Day'],
   rack: ['Rack'],
-  // A bench and a quote reckon with what was learnt.
-  learnt: ['Learnt', 'Job', 'Shop'],
+  // A bench, a quote and the day reckon with what was learnt.
+  learnt: ['Learnt', 'Job', 'Shop', 'Day'],
 } as const;
 
 /** Takes in what the stream said: another device's entries are fetched where this page shows them. */

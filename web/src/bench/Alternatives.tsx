@@ -1,5 +1,5 @@
 import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
-import { type NextCheck } from '@rusty-wren/core/diagnosis';
+import { minutesIn, type Case, type NextCheck } from '@rusty-wren/core/diagnosis';
 import type { Finding } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
@@ -15,17 +15,19 @@ export function Alternatives({
   heading,
   next,
   current,
+  benchCase,
   findings,
   onPick,
 }: {
   heading: string;
   next: readonly NextCheck[];
   current: CheckId | null;
+  /** What the machine is reckoned with: a check takes its opening along. */
+  benchCase: Case;
   findings: readonly Finding[];
   onPick: (check: CheckId) => void;
 }): ReactElement {
   const [all, setAll] = useState(false);
-  const planned = new Map(next.map((n) => [n.check, n]));
   const others = next.filter((n) => n.check !== current).slice(0, SHOWN);
   return (
     <section aria-label="Other checks" className="mt-5">
@@ -44,7 +46,7 @@ export function Alternatives({
       </Button>
       <Sheet title="Any check" open={all} onOpenChange={setAll}>
         <AnyCheck
-          minutesOf={(check) => planned.get(check.id)?.minutes ?? check.minutes}
+          minutesOf={minutesIn(benchCase)}
           findings={findings}
           onPick={(check) => {
             setAll(false);

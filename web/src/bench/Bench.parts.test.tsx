@@ -65,12 +65,13 @@ describe('found and suspects', () => {
 describe('any check', () => {
   const draws = () => {
     const onPick = vi.fn();
-    const { diagnosis, picture } = benchWith(fades, 'plug white');
+    const { diagnosis, picture, benchCase } = benchWith(fades, 'plug white');
     draw(
       <Alternatives
         heading="Or"
         next={diagnosis.next}
         current={null}
+        benchCase={benchCase}
         findings={picture.findings}
         onPick={onPick}
       />,

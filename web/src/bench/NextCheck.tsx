@@ -1,7 +1,6 @@
 import {
   causeOf,
   checkOf,
-  openingMinutes,
   resultOf,
   runsIt,
   toOpen,
@@ -9,7 +8,7 @@ import {
   type PartId,
   type Sureness,
 } from '@rusty-wren/core/knowledge';
-import { type NextCheck as Next, type Skipped, type Suspect } from '@rusty-wren/core/diagnosis';
+import { minutesIn, type NextCheck as Next, type Skipped, type Suspect } from '@rusty-wren/core/diagnosis';
 import type { Noted } from '@rusty-wren/core/log';
 import type { Reading } from '@rusty-wren/core/reading';
 import { TriangleAlert } from 'lucide-react';
@@ -132,7 +131,7 @@ export function NextCheck({
   const countsPulls = check.results.some((r) => r.fromPulling);
   const opens = toOpen(check.access, new Set(off));
   const puts = next?.puts ?? [];
-  const minutes = next?.minutes ?? check.minutes + openingMinutes(check.access, new Set(off));
+  const minutes = next?.minutes ?? minutesIn(atBench.benchCase)(check);
   const { hazard } = atBench.diagnosis;
   const runs = runsIt(check);
 

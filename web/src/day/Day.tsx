@@ -30,14 +30,14 @@ export function Day(): ReactElement {
 }
 
 /** The day as it is planned for what hangs here. */
-export function Planned({ tags, drawer, day, accounts, pace }: Books): ReactElement {
+export function Planned({ tags, drawer, day, accounts }: Books): ReactElement {
   const zero = zeroOf(useNow(true, Date.now, TICK_MS));
   const noter = useAppSelector(noterOf);
   const me = (accounts.find((a) => a.id === noter) ?? accounts[0])?.id ?? null;
   const [hours, setHours] = useState(false);
   const { work, waiting, calendar } = useMemo(
-    () => dayWork({ tags, drawer, day, accounts, pace }, zero),
-    [tags, drawer, day, accounts, pace, zero],
+    () => dayWork({ tags, drawer, day, accounts }, zero),
+    [tags, drawer, day, accounts, zero],
   );
   const plan = usePlan(work, zero, day.plan);
   const stand = usePromises(work, plan);

@@ -21,11 +21,11 @@ export function EarliestPromise(chosen: Chosen): ReactElement | null {
 }
 
 function Reckoned({ books, value, onTake }: Chosen & { books: Books }): ReactElement | null {
-  const { tags, drawer, day, accounts, pace } = books;
+  const { tags, drawer, day, accounts } = books;
   const zero = zeroOf(useNow(true, Date.now, TICK_MS));
   const { work } = useMemo(
-    () => dayWork({ tags, drawer, day, accounts, pace }, zero),
-    [tags, drawer, day, accounts, pace, zero],
+    () => dayWork({ tags, drawer, day, accounts }, zero),
+    [tags, drawer, day, accounts, zero],
   );
   const plan = usePlan(work, zero, day.plan);
   const stand = usePromises(work, plan);

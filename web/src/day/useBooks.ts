@@ -1,4 +1,4 @@
-import { useAccountsQuery, useDayQuery, useDrawerQuery, useRackQuery, useShopQuery } from '../api/api';
+import { useAccountsQuery, useDayQuery, useDrawerQuery, useRackQuery } from '../api/api';
 import type { Books } from './work';
 
 /** What the day is planned from, once all of it is here; else what failed, and how to try again. */
@@ -7,16 +7,14 @@ export function useBooks(): { books: Books | null; failed: unknown; retry: () =>
   const drawer = useDrawerQuery(null);
   const day = useDayQuery();
   const accounts = useAccountsQuery();
-  const shop = useShopQuery();
-  const all = [rack, drawer, day, accounts, shop];
+  const all = [rack, drawer, day, accounts];
   const books =
-    rack.data && drawer.data && day.data && accounts.data && shop.data
+    rack.data && drawer.data && day.data && accounts.data
       ? {
           tags: rack.data,
           drawer: drawer.data,
           day: day.data,
           accounts: accounts.data,
-          pace: shop.data.pace,
         }
       : null;
   return {

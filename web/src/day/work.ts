@@ -1,5 +1,4 @@
 import type { Account, Day, Drawer, NeedOfJob, RackTag } from '@rusty-wren/contract';
-import type { RepairPace } from '@rusty-wren/core/learning';
 import { bestSource, workingDaysOn } from '@rusty-wren/core/parts';
 import {
   USUAL_HOURS,
@@ -51,12 +50,10 @@ export interface Books {
   drawer: Drawer;
   day: Day;
   accounts: readonly Account[];
-  /** How much longer repairs take here than the trade says. */
-  pace?: RepairPace | undefined;
 }
 
 /** What the rack, the drawer and the day's hours come to, minutes from `zero`. */
-export function dayWork({ tags, drawer, day, accounts, pace }: Books, zero: number): DayWork {
+export function dayWork({ tags, drawer, day, accounts }: Books, zero: number): DayWork {
   const calendar = calendarFrom(zero);
   const at = (iso: string, minute: number): number =>
     Math.round(minuteOf(parseISO(iso).getTime(), zero)) + minute;
@@ -101,7 +98,7 @@ export function dayWork({ tags, drawer, day, accounts, pace }: Books, zero: numb
       orderedIn: missing.some((n) => n.state === 'to-order') ? allBy(missing.map(comes)) : null,
     };
   });
-  const { waiting, ...work } = workOf(jobs, crew, { bath: day.rooms.bath > 0, pace });
+  const { waiting, ...work } = workOf(jobs, crew, { bath: day.rooms.bath > 0, paces: day.paces });
   const known = new Set(work.tasks.map((t) => t.id));
   const pins = day.pins
     .filter((p) => known.has(p.task) && crew.some((c) => c.id === p.account))

@@ -1,6 +1,6 @@
 import { factsOf, type Job, type JobWithLog, type SqueezeReading } from '@rusty-wren/contract';
 import { diagnose, type Case, type Diagnosis } from '@rusty-wren/core/diagnosis';
-import { commonnessIn, type LearntHere } from '@rusty-wren/core/learning';
+import { commonnessIn, paceOf, type LearntHere } from '@rusty-wren/core/learning';
 import {
   caseOf,
   entryWords,
@@ -90,7 +90,7 @@ const squeezesIn = (picture: Picture, job: Job): SqueezeReading[] =>
  * that the server may not have yet; `baselineTurns`: the school its screws begin from.
  */
 export function readAtBench(
-  { job, entries, squeezes, learnt, pace, sameCan }: JobWithLog,
+  { job, entries, squeezes, learnt, paces, sameCan }: JobWithLog,
   unsent: readonly NewEntry[],
   baselineTurns: number,
 ): JobAtBench {
@@ -106,6 +106,7 @@ export function readAtBench(
     return { ...canMate, job: mate.job, linked: sharesCan(picture, job.id, canMate) };
   });
   const commonness = learnt && commonnessIn(learnt);
+  const pace = paceOf(paces, picture.hands);
   const benchCase = {
     ...caseOf(picture, evidenceFromTheCan(picture, job.id, mates)),
     ...(commonness && { commonness }),

@@ -1,19 +1,13 @@
 import type { LearntState } from '@rusty-wren/contract';
-import { causeOf, CHECKS, REMEDIES, type CauseId } from '@rusty-wren/core/knowledge';
-import { ENOUGH_TIMES, type LearntPace, type TaskId } from '@rusty-wren/core/learning';
+import { ENOUGH_TIMES, type LearntPace } from '@rusty-wren/core/learning';
+import type { TaskId } from '@rusty-wren/core/knowledge';
 import { useState, type ReactElement } from 'react';
 import { useAccountsQuery } from '../api/api';
-import { factorWords } from './words';
+import { factorWords, taskName } from './words';
 
 const SHOP = '';
 
-/** What is done: a check by its name, a repair by what it does. */
-const taskName = (task: TaskId): string =>
-  CHECKS.find((c) => c.id === task)?.name ??
-  REMEDIES.find((r) => r.id === task)?.does ??
-  causeOf(task as CauseId).remedy;
-
-/** How long checks and repairs take here against the trade's minutes, in the whole shop or by one who made them often. */
+/** How long things take here against the trade's minutes, in the whole shop or by one who made them often. */
 export function Minutes({ minutes }: { minutes: LearntState['minutes'] }): ReactElement {
   const { data: accounts = [] } = useAccountsQuery();
   const [whose, setWhose] = useState(SHOP);
@@ -27,7 +21,7 @@ export function Minutes({ minutes }: { minutes: LearntState['minutes'] }): React
     .toSorted(([, x], [, y]) => Math.abs(Math.log(y.factor)) - Math.abs(Math.log(x.factor)));
   return (
     <section aria-label="Minutes" className="mt-10">
-      <h2 className="text-2xl font-bold">Minutes of checks and repairs</h2>
+      <h2 className="text-2xl font-bold">Minutes at the bench</h2>
       {names.length > 0 && (
         <select
           aria-label="Whose minutes"

@@ -1,3 +1,12 @@
+import {
+  causeOf,
+  CHECKS,
+  PARTS,
+  REMEDIES,
+  type CauseId,
+  type LayerTask,
+  type TaskId,
+} from '@rusty-wren/core/knowledge';
 import type { LearntCause, LearntHere, LearntOf } from '@rusty-wren/core/learning';
 
 const LIKE: Readonly<Record<LearntHere['like'], string>> = {
@@ -29,4 +38,20 @@ export function shopSays(learnt: LearntHere | null, cause: keyof LearntHere['cau
 export function factorWords(factor: number): string | null {
   if (factor === 1) return null;
   return factor > 1 ? `×${factor.toFixed(1)}` : `÷${(1 / factor).toFixed(1)}`;
+}
+
+const LAYERS: Readonly<Record<LayerTask, string>> = {
+  'layer-off': 'A layer of a carburettor off',
+  'layer-back': 'A layer of a carburettor back',
+  'layer-new': 'A new layer in a carburettor',
+};
+
+/** What is done: a check by its name, a part off and on, a repair by what it does. */
+export function taskName(task: TaskId): string {
+  const check = CHECKS.find((c) => c.id === task);
+  if (check) return check.name;
+  const part = PARTS.find((p) => p.id === task);
+  if (part) return `${part.name}, off and on`;
+  if (task in LAYERS) return LAYERS[task as LayerTask];
+  return REMEDIES.find((r) => r.id === task)?.does ?? causeOf(task as CauseId).remedy;
 }

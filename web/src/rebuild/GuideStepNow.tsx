@@ -8,7 +8,7 @@ import {
   type GuideStep,
   type Rebuild,
 } from '@rusty-wren/core/rebuild';
-import { pricedOf } from '@rusty-wren/contract';
+import { pricedOf, type Shop } from '@rusty-wren/contract';
 import { asSeen, renewalPrices, USUAL_RULES } from '@rusty-wren/core/worth';
 import type { ReactElement, ReactNode } from 'react';
 import { useShopQuery } from '../api/api';
@@ -44,7 +44,7 @@ export function GuideStepNow(at: AtStep): ReactElement {
   const { picture } = atBench;
   const { asks } = step;
   // The bench goes on by usual prices while the shop's own are not to be had.
-  const { rules, book } = useShopQuery().data ?? { rules: USUAL_RULES, book: [] };
+  const { rules, book, pace }: Shop = useShopQuery().data ?? { rules: USUAL_RULES, book: [] };
   switch (asks.kind) {
     case 'family':
       return <FamilyPick known={picture.carburettor} onPicked={(c) => log('carburettor', c)} />;
@@ -74,7 +74,12 @@ export function GuideStepNow(at: AtStep): ReactElement {
             rebuild,
             picture,
             atBench.diagnosis.suspects,
-            renewalPrices({ rules, book, machine: asSeen(pricedOf(atBench.job.machine), picture) }),
+            renewalPrices({
+              rules,
+              book,
+              machine: asSeen(pricedOf(atBench.job.machine), picture),
+              ...(pace && { pace }),
+            }),
           )}
           onChosen={(answer) => log('rebuild-step', { step: 'renew', answer })}
         />

@@ -113,6 +113,7 @@ function Looking({
         heading={current ? 'Or' : 'Before it is done with'}
         next={plan}
         current={current}
+        benchCase={atBench.benchCase}
         findings={picture.findings}
         onPick={check.pick}
       />
