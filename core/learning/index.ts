@@ -28,4 +28,4 @@ export {
   type TaskTime,
   type TimeCounts,
 } from './minutes';
-export { ENOUGH, FURTHEST, STRENGTH } from './parameters';
+export { ENOUGH, FURTHEST, LEAST_STRENGTH } from './parameters';

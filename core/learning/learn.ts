@@ -3,7 +3,8 @@ import { CAUSE_IDS, type CauseId } from '../knowledge';
 import type { MachineFacts } from '../machine';
 import { groupOf, type Thousandths } from './lesson';
 import type { Taught } from './owner';
-import { CHANCE, ENOUGH, FURTHEST, LEAST_PRIOR, STEP, STRENGTH, SURELY } from './parameters';
+import { ENOUGH, FURTHEST, STEP } from './parameters';
+import { compare, strengthOf } from './strength';
 
 /** What all that was taught of some machines comes to: thousandths of a job. */
 export type Tally = Taught;
@@ -27,6 +28,8 @@ export interface LearntCause {
 /** What was learnt of some machines: of so many jobs (thousandths), by cause. */
 export interface LearntOf {
   counts: number;
+  /** Findings that what was believed before of a cause is worth beside theirs; null where nothing is more than chance. */
+  strength: number | null;
   causes: Partial<Record<CauseId, LearntCause>>;
 }
 
@@ -37,25 +40,11 @@ export interface Learnt {
   models: Readonly<Record<string, LearntOf & { group: string }>>;
 }
 
-const sum = (of: Thousandths): number => Object.values(of).reduce((a, b) => a + b, 0);
 const bounded = (factor: number): number => Math.min(FURTHEST, Math.max(1 / FURTHEST, factor));
 /** In steps of a twentieth: the odds do not stir with every job that is closed. Four decimals: the same on every machine. */
 function rounded(factor: number): number {
   const step = Math.round(Math.log(factor) / Math.log(STEP));
   return Math.round(STEP ** step * 10_000) / 10_000;
-}
-
-/**
- * What was found, as far as it is more than chance (thousandths): within one spread of what is due it is no news, from `SURELY`
- * spreads on it counts in full, between them in proportion (firm shrinkage, Gao and Bruce 1997). The spread of a count is the root
- * of what is due.
- */
-function beyondChance(found: number, due: number): number {
-  const spread = Math.sqrt(due / 1000 + 1) * 1000;
-  const off = found - due;
-  const by = Math.abs(off) / spread;
-  const counts = Math.min(by, Math.max(0, (SURELY * (by - CHANCE)) / (SURELY - CHANCE)));
-  return due + Math.sign(off) * counts * spread;
 }
 
 /** Two tallies together. */
@@ -75,26 +64,21 @@ export function addTally(x: Tally, y: Tally): Tally {
 const NOTHING: Tally = { counts: 0, found: {}, expected: {} };
 
 /**
- * What a tally says against what is believed already (`before`, factors on the trade's odds): the mean of a Dirichlet posterior
- * whose prior is worth `strength` jobs, cause by cause, as a factor on the trade's odds. A shop finds less than is there, so only
- * shares are compared: what is expected is scaled to what was found.
+ * What a tally says against what is believed already (`before`, factors on the trade's odds): the mean of the posterior of how much
+ * commoner each cause is, what is believed of it worth `strength` findings (Gamma and Poisson), as a factor on the trade's odds.
  */
-function learntOf(tally: Tally, before: (cause: CauseId) => number, strength: number): LearntOf {
-  const due = new Map(CAUSE_IDS.map((cause) => [cause, (tally.expected[cause] ?? 0) * before(cause)]));
-  const all = sum(tally.found);
-  const scale = all / [...due.values()].reduce((a, b) => a + b, 0);
+function learntOf(tally: Tally, before: (cause: CauseId) => number, strength: number | null): LearntOf {
+  const { found, due } = compare(tally, before);
+  const moved = (cause: CauseId): number =>
+    strength === null ? 1 : (strength + found.get(cause)!) / (strength + due.get(cause)!);
   const causes: LearntOf['causes'] = {};
   for (const cause of CAUSE_IDS) {
-    const found = tally.found[cause] ?? 0;
-    const expected = tally.expected[cause] ?? 0;
-    if (found === 0 && expected === 0) continue;
-    // Nothing to compare, or never expected: as common as what is hardly ever expected.
-    const share = Number.isFinite(scale) ? Math.max(due.get(cause)! * scale, 1) : 0;
-    const prior = all > 0 ? Math.max((strength * 1000 * share) / all, LEAST_PRIOR * 1000) : 0;
-    const moved = prior > 0 ? (prior + beyondChance(found, share)) / (prior + share) : 1;
-    causes[cause] = { factor: rounded(bounded(before(cause) * moved)), found, expected };
+    const [there, expected] = [tally.found[cause] ?? 0, tally.expected[cause] ?? 0];
+    if (there === 0 && expected === 0) continue;
+    const factor = rounded(bounded(before(cause) * moved(cause)));
+    causes[cause] = { factor, found: there, expected };
   }
-  return { counts: tally.counts, causes };
+  return { counts: tally.counts, strength, causes };
 }
 
 const factorIn =
@@ -110,22 +94,28 @@ const factorIn =
  * learn({ groups: {}, models: {} }).shop.counts // 0: the trade's odds stand
  */
 export function learn({ groups, models }: Tallies): Learnt {
-  const names = Object.keys(groups).sort();
-  const shop = learntOf(names.map((name) => groups[name]!).reduce(addTally, NOTHING), () => 1, STRENGTH.shop);
-  const learntGroups = Object.fromEntries(
-    names
-      .filter((name) => groups[name]!.counts >= ENOUGH.group * 1000)
-      .map((name) => [name, learntOf(groups[name]!, factorIn(shop), STRENGTH.group)]),
-  );
-  const learntModels = Object.fromEntries(
-    Object.keys(models)
+  const enough = <T extends Tally>(tallies: Readonly<Record<string, T>>, least: number): [string, T][] =>
+    Object.keys(tallies)
       .sort()
-      .filter((model) => models[model]!.counts >= ENOUGH.model * 1000)
-      .map((model) => {
-        const { group, ...tally } = models[model]!;
-        const before = factorIn(learntGroups[group] ?? shop);
-        return [model, { ...learntOf(tally, before, STRENGTH.model), group }];
-      }),
+      .map((name): [string, T] => [name, tallies[name]!])
+      .filter(([, tally]) => tally.counts >= least * 1000);
+  const asOne = enough(groups, 0).reduce((all, [, tally]) => addTally(all, tally), NOTHING);
+  const shop = learntOf(asOne, () => 1, strengthOf([compare(asOne, () => 1)]));
+
+  const classes = enough(groups, ENOUGH.group);
+  const classStrength = strengthOf(classes.map(([, tally]) => compare(tally, factorIn(shop))));
+  const learntGroups = Object.fromEntries(
+    classes.map(([name, tally]) => [name, learntOf(tally, factorIn(shop), classStrength)]),
+  );
+
+  const beforeModel = (group: string) => factorIn(learntGroups[group] ?? shop);
+  const known = enough(models, ENOUGH.model);
+  const modelStrength = strengthOf(known.map(([, tally]) => compare(tally, beforeModel(tally.group))));
+  const learntModels = Object.fromEntries(
+    known.map(([name, tally]) => [
+      name,
+      { ...learntOf(tally, beforeModel(tally.group), modelStrength), group: tally.group },
+    ]),
   );
   return { shop, groups: learntGroups, models: learntModels };
 }
@@ -141,7 +131,10 @@ export interface LearntHere extends LearntOf {
  */
 export function learntFor(learnt: Learnt, machine: MachineFacts, model: string): LearntHere {
   const ofModel = learnt.models[model];
-  if (ofModel) return { like: 'model', counts: ofModel.counts, causes: ofModel.causes };
+  if (ofModel) {
+    const { counts, strength, causes } = ofModel;
+    return { like: 'model', counts, strength, causes };
+  }
   const ofClass = learnt.groups[groupOf(machine)];
   return ofClass ? { like: 'class', ...ofClass } : { like: 'shop', ...learnt.shop };
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { chanceFrom } from '../chance';
 import { diagnose, type Commonness } from '../diagnosis';
 import { CAUSE_IDS, type CauseId } from '../knowledge';
 import type { Picture } from '../log';
@@ -11,11 +12,12 @@ import {
   learn,
   learntFor,
   lessonOf,
-  STRENGTH,
+  LEAST_STRENGTH,
   taughtBy,
   type OwnersJob,
   type Tally,
 } from '.';
+import { learntInShop } from '../proving';
 import { addTally } from './learn';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
@@ -136,28 +138,51 @@ describe('what is learnt', () => {
     expect(factor(t, 'plug-failed')).toBeLessThan(1);
   });
   it('is nothing where chance alone would bring it', () => {
-    const jobs = 100;
-    const due = ((EXPECTED['coil-failed'] ?? 0) * jobs) / 1000;
-    const within = tally(jobs, { 'coil-failed': Math.round(due + Math.sqrt(due) * 0.5) });
-    // All else as it was due: only the coil is off, and by half a spread.
-    const found = { ...within.expected, 'coil-failed': within.found['coil-failed'] ?? 0 };
-    expect(Math.abs(Math.log(factor({ ...within, found }, 'coil-failed')))).toBeLessThan(0.02);
+    const due = (jobs: number, cause: CauseId): number => ((EXPECTED[cause] ?? 0) * jobs) / 1000;
+    // As it was due, but for the coil: one spread more of it, and then five.
+    const shopWith = (spreads: number) => {
+      const t = tally(200, {});
+      const coil = due(200, 'coil-failed') + spreads * Math.sqrt(due(200, 'coil-failed'));
+      return learn({
+        groups: { [GROUP]: { ...t, found: { ...t.expected, 'coil-failed': Math.round(1000 * coil) } } },
+        models: {},
+      }).shop;
+    };
+    expect(shopWith(1)).toMatchObject({ strength: null });
+    expect(Object.values(shopWith(1).causes).every(({ factor }) => factor === 1)).toBe(true);
+    expect(shopWith(8).strength).toBeGreaterThan(0);
+    expect(shopWith(8).causes['coil-failed']!.factor).toBeGreaterThan(1.2);
   });
-  it('is the share of the trade’s strength and of the shop’s jobs: the mean of a Dirichlet', () => {
+  it('is nothing in nine of ten shops that are like any other, and something in every one that differs', () => {
+    const ordinary = Array.from({ length: 12 }, (_, n) => learntInShop(chanceFrom(300 + n), { jobs: 200 }));
+    expect(ordinary.filter(({ shop }) => shop.strength !== null).length).toBeLessThanOrEqual(1);
+    for (let n = 0; n < 5; n++) {
+      const chance = chanceFrom(400 + n);
+      const commonness = Object.fromEntries(CAUSE_IDS.map((cause) => [cause, 5 ** (2 * chance() - 1)]));
+      expect(learntInShop(chance, { jobs: 200, commonness }).shop.strength).not.toBeNull();
+    }
+  });
+  it('is the mean of what was believed, worth so many findings, and of what was found', () => {
     const t: Tally = {
       counts: 500_000,
       found: { 'coil-failed': 300_000, 'stale-fuel': 200_000 },
       expected: { 'coil-failed': 100_000, 'stale-fuel': 400_000 },
     };
-    // So many jobs of the trade beside 500 of the shop, far beyond chance: the mean of 0.2 and 0.6 against 0.2, and so on.
-    const { shop } = STRENGTH;
-    const mean = (trade: number, here: number) => (trade * shop + here * 500) / (shop + 500) / trade;
+    // Far beyond chance: worth as little as it can be.
+    expect(learn({ groups: { [GROUP]: t }, models: {} }).shop.strength).toBe(LEAST_STRENGTH);
     // As near as steps of a twentieth come.
-    for (const [cause, wanted] of [
-      ['coil-failed', mean(0.2, 0.6)],
-      ['stale-fuel', mean(0.8, 0.4)],
-    ] as const)
+    for (const [cause, found, due] of [
+      ['coil-failed', 300, 100],
+      ['stale-fuel', 200, 400],
+    ] as const) {
+      const wanted = (LEAST_STRENGTH + found) / (LEAST_STRENGTH + due);
       expect(Math.abs(Math.log(factor(t, cause) / wanted))).toBeLessThan(0.026);
+    }
+  });
+  it('one closing with what is hardly ever met moves little', () => {
+    const t = tally(200, { 'coil-failed': 120, 'stale-fuel': 30, 'magnets-weak': 1 });
+    expect(factor(t, 'magnets-weak')).toBeLessThan(1.55);
+    expect(factor(t, 'coil-failed')).toBeGreaterThan(2);
   });
   it('makes nothing impossible or certain, whatever was found', () => {
     fc.assert(

@@ -197,7 +197,7 @@ function timesOf(rows: readonly { times: TimeCounts }[]): TimeCounts {
 /** The odds and minutes that it comes to, and nothing else, as a text. */
 const saidBy = ({ tallies, times }: Tallied): string =>
   JSON.stringify([learn(tallies), pacesIn(learnMinutes(times))], (name, value: unknown) =>
-    ['counts', 'found', 'expected'].includes(name) ? undefined : value,
+    ['counts', 'strength', 'found', 'expected'].includes(name) ? undefined : value,
   );
 
 /** Keeps what all models come to; whether the odds or the minutes have changed by it. */

@@ -10,6 +10,7 @@ import { factorWords, sharesWords, shopSays } from './words';
 
 const SHOP: LearntOf = {
   counts: 41_000,
+  strength: 6,
   causes: {
     'stale-fuel': { factor: 1, found: 6000, expected: 6100 },
     'coil-failed': { factor: 0.625, found: 0, expected: 900 },
@@ -18,6 +19,7 @@ const SHOP: LearntOf = {
 };
 const SAWS: LearntOf = {
   counts: 12_000,
+  strength: null,
   causes: { 'plug-failed': { factor: 1.2, found: 3000, expected: 600 } },
 };
 const SHOP_ID = '5e0c1f7a-0000-4000-8000-00000000b00c';
@@ -63,7 +65,7 @@ describe('what was learnt, in words', () => {
       'This shop, of this model: 9 of 41; the trade: 6 in 100',
     );
     expect(shopSays({ like: 'class', ...SHOP }, 'plug-failed')).toBeNull();
-    expect(shopSays({ like: 'shop', counts: 0, causes: {} }, 'coil-failed')).toBeNull();
+    expect(shopSays({ like: 'shop', counts: 0, strength: null, causes: {} }, 'coil-failed')).toBeNull();
     expect(shopSays(null, 'coil-failed')).toBeNull();
   });
   it('says a factor as commoner or rarer', () => {
@@ -86,7 +88,11 @@ describe('what closed jobs taught', () => {
         .getAllByRole('listitem')
         .map((li) => li.textContent?.slice(0, 10)),
     ).toEqual(['Chain dull', 'Coil faile']);
+    expect(
+      screen.getByText('41 jobs, beside which the trade’s word on a cause counts as 6 findings'),
+    ).toBeTruthy();
     await userEvent.selectOptions(screen.getByLabelText(/^On/), 'household saw');
+    expect(screen.getByText('12 jobs')).toBeTruthy();
     expect(screen.getByRole('list', { name: 'Causes' }).textContent).toContain('3 of 12');
   });
   it('shows the minutes that differ from the trade’s, and whose', async () => {
@@ -103,14 +109,18 @@ describe('what closed jobs taught', () => {
   });
   it('says so where nothing is more than chance, or nothing was taught', async () => {
     state.learnt = {
-      shop: { counts: 5000, causes: { 'stale-fuel': { factor: 1, found: 1000, expected: 900 } } },
+      shop: {
+        counts: 5000,
+        strength: null,
+        causes: { 'stale-fuel': { factor: 1, found: 1000, expected: 900 } },
+      },
       groups: {},
       models: {},
     };
     draw(<Learnt />);
     expect(await screen.findByText(/Nothing that is more than chance/)).toBeTruthy();
     cleanup();
-    state.learnt = { shop: { counts: 0, causes: {} }, groups: {}, models: {} };
+    state.learnt = { shop: { counts: 0, strength: null, causes: {} }, groups: {}, models: {} };
     draw(<Learnt />);
     expect(await screen.findByText(/No closed job has taught anything yet/)).toBeTruthy();
   });

@@ -40,6 +40,8 @@ function Odds({ state: { learnt, counts } }: { state: LearntState }): ReactEleme
     ...Object.entries(learnt.models),
   ];
   const here = places.find(([name]) => name === of)?.[1] ?? learnt.shop;
+  const before =
+    of in learnt.models ? 'its class’s' : of in learnt.groups ? 'the whole shop’s' : 'the trade’s';
   const moved = (Object.entries(here.causes) as [CauseId, LearntCause][])
     .filter(([, cause]) => cause.factor !== 1)
     .toSorted(([, x], [, y]) => far(y) - far(x));
@@ -59,6 +61,8 @@ function Odds({ state: { learnt, counts } }: { state: LearntState }): ReactEleme
         </select>
         <span>
           {jobsIn(here.counts)} {jobsIn(here.counts) === 1 ? 'job' : 'jobs'}
+          {here.strength !== null &&
+            `, beside which ${before} word on a cause counts as ${Math.round(here.strength)} findings`}
         </span>
       </label>
       {moved.length === 0 ? (

@@ -43,7 +43,7 @@ export function OtherShops({ elsewhere }: { elsewhere: readonly ShopElsewhere[] 
         {elsewhere.map(({ shop, name, weight, jobs, at }) => (
           <li key={shop} className="flex min-h-14 items-center justify-between gap-3 py-1">
             <span className="min-w-0 text-lg wrap-anywhere">
-              <strong>{name}</strong>, {jobs} jobs at {weight} in 100
+              <strong>{name}</strong>, {jobs} jobs{weight < 100 && ` at ${weight} in 100`}
               <span className="block text-base text-soft">{format(at, 'd MMM yyyy')}</span>
             </span>
             {lead && (
