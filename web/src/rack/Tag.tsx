@@ -61,8 +61,9 @@ const Asks = ({
 }): ReactElement => (
   <>
     {tag.safety.length > 0 && (
-      <p className="flex items-center gap-1.5 truncate leading-tight font-bold text-rust">
-        <TriangleAlert size={18} className="shrink-0" aria-hidden /> {tag.safety.join(', ')}
+      <p className="flex items-center gap-1.5 leading-tight font-bold text-rust">
+        <TriangleAlert size={18} className="shrink-0" aria-hidden />
+        <span className="truncate">{tag.safety.join(', ')}</span>
       </p>
     )}
     <p
