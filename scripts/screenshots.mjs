@@ -104,7 +104,7 @@ const views = [
       await page.getByText('looked for farrant').waitFor();
     },
   },
-  { name: 'bench-proof', path: job('Gale 63') },
+  { name: 'learnt', path: '/learnt' },
   {
     name: 'bench-compression',
     path: job('Gust 25'),

@@ -30,6 +30,7 @@ export {
   toPutBack,
 } from './plan/possible';
 export type { Forecast, Way } from './plan/forecast';
+export { wayInto } from './plan/expectedMinutes';
 export type { Progress } from './plan/lookAhead';
 export { type NextCheck, type Outlook } from './plan/nextCheck';
 export { skippedBy, type Skipped } from './plan/skipped';

@@ -64,6 +64,19 @@ describe('the times of repairs', () => {
     ]);
   });
 
+  it('are the repair itself where what it lies behind was off already', () => {
+    const { minutes } = causeOf('coil-gap-wide');
+    const opened = [found(0, SMELL), line(10, 'took-off', { part: 'recoil' })];
+    // Off and on it would be 7.2 of them; half of it is the repair itself at least.
+    expect(timesIn([...opened, mended(10 + minutes / 2, coil)]).at(-1)).toEqual({
+      task: 'coil-gap-wide',
+      by: 'a',
+      step: 0,
+    });
+    const shut = [...opened, line(14, 'put-back', { part: 'recoil' })];
+    expect(timesIn([...shut, mended(14 + minutes, coil)]).at(-1)).toMatchObject({ step: 0 });
+  });
+
   it('tell nothing where it only says how it turned out, was done step by step, or is on no list', () => {
     const later = [
       found(0, SMELL),

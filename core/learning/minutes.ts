@@ -1,4 +1,4 @@
-import { CLOSING_SHARE, HANDLING_MINUTES } from '../diagnosis';
+import { CLOSING_SHARE, HANDLING_MINUTES, wayInto } from '../diagnosis';
 import {
   causeOf,
   checkOf,
@@ -10,9 +10,10 @@ import {
   TASK_IDS,
   type LayerTask,
   type Pace,
+  type PartId,
   type TaskId,
 } from '../knowledge';
-import type { Entry, Picture } from '../log';
+import type { Entry, EntryOf, Picture } from '../log';
 import { STEP } from './parameters';
 
 const TASKS: ReadonlySet<string> = new Set(TASK_IDS);
@@ -58,20 +59,26 @@ export interface Done {
 
 const layer = (task: LayerTask): Done => ({ task, trade: LAYER_MINUTES[task] });
 
+/** At least this share of a repair's minutes is the repair itself, whatever was open already. */
+const REPAIR_ITSELF = 0.5;
+
 /**
- * What a repair says was done, with its opening and closing; null where it was done step by step, each noted by itself, or on something
- * that is not listed.
+ * What a repair says was done. With what it lies behind off already, by the log, opening and closing it are no part of it. Null where it
+ * was done step by step, each noted by itself, or on something that is not listed.
  */
-function repairIn(body: Extract<Entry, { kind: 'repair' }>['body']): Done | null {
+function repairIn(body: EntryOf<'repair'>['body'], off: ReadonlySet<PartId>): Done | null {
   if ('other' in body || OPENS_THE_CARBURETTOR.has(body.cause)) return null;
   const { cause, remedy } = body;
-  return remedy
-    ? { task: remedy, trade: remedyMinutes(remedyOf(remedy)) }
-    : { task: cause, trade: causeOf(cause).minutes };
+  const whole = remedy ? remedyMinutes(remedyOf(remedy)) : causeOf(cause).minutes;
+  const open = wayInto(cause).filter((part) => off.has(part));
+  const opening = open.reduce((sum, part) => sum + (1 + CLOSING_SHARE) * partOf(part).minutes, 0);
+  return { task: remedy ?? cause, trade: Math.max(REPAIR_ITSELF * whole, whole - opening) };
 }
 
-/** What an entry says was done; null where nothing that has a figure was. */
-export function doneIn(entry: Entry): Done | null {
+const NOTHING: ReadonlySet<PartId> = new Set();
+
+/** What an entry says was done, with so much off the machine; null where nothing that has a figure was. */
+export function doneIn(entry: Entry, off: ReadonlySet<PartId> = NOTHING): Done | null {
   switch (entry.kind) {
     case 'finding': {
       const { minutes, is } = checkOf(entry.body.check);
@@ -85,7 +92,7 @@ export function doneIn(entry: Entry): Done | null {
         return { task: entry.body.part, trade: CLOSING_SHARE * partOf(entry.body.part).minutes };
       return 'layer' in entry.body ? layer(entry.body.renewed ? 'layer-new' : 'layer-back') : null;
     case 'repair':
-      return repairIn(entry.body);
+      return repairIn(entry.body, off);
     default:
       return null;
   }
@@ -118,11 +125,15 @@ export function timesIn(trail: readonly Timed[]): TaskTime[] {
   const goes: Go[] = [];
   // The same repair noted again says how it turned out, and nothing of minutes.
   const mended = new Set<TaskId>();
+  const off = new Set<PartId>();
   for (const { entry, state } of trail) {
-    const done = doneIn(entry);
+    const done = doneIn(entry, off);
     const again = entry.kind === 'repair' && done !== null && mended.has(done.task);
     if (entry.kind === 'repair' && done) mended.add(done.task);
-    if (state === 'struck' || entry.kind === 'strike' || !entry.by) continue;
+    if (state === 'struck' || entry.kind === 'strike') continue;
+    if (entry.kind === 'took-off' && 'part' in entry.body) off.add(entry.body.part);
+    if (entry.kind === 'put-back' && 'part' in entry.body) off.delete(entry.body.part);
+    if (!entry.by) continue;
     const at = Date.parse(entry.notedAt);
     const last = goes.at(-1);
     const go: Go =

@@ -6,6 +6,7 @@ import {
   OPENS_THE_CARBURETTOR,
   PART_IDS,
   REMEDIES,
+  type PartId,
   type TaskId,
 } from '../knowledge';
 import { doneIn, timeKey, timesIn, type TimeCounts } from '../learning';
@@ -57,10 +58,13 @@ export function drawTimes(
   const counts: Record<string, number> = {};
   let now = Date.parse('2026-01-05T08:00:00.000Z');
   for (let n = 0; n < jobs; n++) {
+    const off = new Set<PartId>();
     const trail = ALL.map((noted) => ({ noted, turn: chance() }))
       .sort((x, y) => x.turn - y.turn)
       .map(({ noted }): Pick<TrailLine, 'entry' | 'state'> => {
-        const { task, trade } = doneIn(entryFrom(noted, now))!;
+        const { task, trade } = doneIn(entryFrom(noted, now), off)!;
+        if (noted.kind === 'took-off' && 'part' in noted.body) off.add(noted.body.part);
+        if (noted.kind === 'put-back' && 'part' in noted.body) off.delete(noted.body.part);
         const minutes = trade * (truth.get(task) ?? 1) * Math.exp(UNEVEN * normal());
         now += 60_000 * (minutes + (chance() < PAUSES ? 15 + 60 * chance() : 0));
         const by = chance() < late ? -4 * Math.log(1 - chance()) : 0;

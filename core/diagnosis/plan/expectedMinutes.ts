@@ -1,4 +1,5 @@
 import {
+  CAUSE_INDEX,
   CAUSES,
   causeOf,
   CHECKS,
@@ -7,6 +8,7 @@ import {
   toOpen,
   type CauseId,
   type CheckDef,
+  type PartId,
 } from '../../knowledge';
 import {
   ALONE,
@@ -55,6 +57,10 @@ const WAY_IN = Uint16Array.from(SETTLING, (checks) => {
   const ways = checks.map(accessMask).sort((x, y) => TRADE.opening[x]! - TRADE.opening[y]!);
   return ways[0] ?? 0;
 });
+
+/** What is open once a cause is being repaired. */
+export const wayInto = (cause: CauseId): readonly PartId[] =>
+  [...PART_BIT].flatMap(([part, bit]) => (WAY_IN[CAUSE_INDEX.get(cause)!]! & bit ? [part] : []));
 
 /** The checks that settle one cause. */
 export const settling = (position: number): readonly CheckDef[] => SETTLING[position]!;
