@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { chanceFrom } from '../chance';
 import { diagnose, type Commonness } from '../diagnosis';
 import { CAUSE_IDS, type CauseId } from '../knowledge';
 import type { Picture } from '../log';
@@ -17,7 +16,6 @@ import {
   type OwnersJob,
   type Tally,
 } from '.';
-import { learntInShop } from '../proving';
 import { addTally } from './learn';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
@@ -152,15 +150,6 @@ describe('what is learnt', () => {
     expect(Object.values(shopWith(1).causes).every(({ factor }) => factor === 1)).toBe(true);
     expect(shopWith(8).strength).toBeGreaterThan(0);
     expect(shopWith(8).causes['coil-failed']!.factor).toBeGreaterThan(1.2);
-  });
-  it('is nothing in nine of ten shops that are like any other, and something in every one that differs', () => {
-    const ordinary = Array.from({ length: 12 }, (_, n) => learntInShop(chanceFrom(300 + n), { jobs: 200 }));
-    expect(ordinary.filter(({ shop }) => shop.strength !== null).length).toBeLessThanOrEqual(1);
-    for (let n = 0; n < 5; n++) {
-      const chance = chanceFrom(400 + n);
-      const commonness = Object.fromEntries(CAUSE_IDS.map((cause) => [cause, 5 ** (2 * chance() - 1)]));
-      expect(learntInShop(chance, { jobs: 200, commonness }).shop.strength).not.toBeNull();
-    }
   });
   it('is the mean of what was believed, worth so many findings, and of what was found', () => {
     const t: Tally = {
