@@ -5,6 +5,8 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { rebuildCards } from '../../server/cards/project';
 import { connect } from '../../server/db/pool';
+import { expectedOn } from '@rusty-wren/core/learning';
+import { Learner } from '../../server/learning/learner';
 import { signedIn, type SignedIn } from '../../server/testing/signedIn';
 import { loadHistory } from '../load/loadHistory';
 import { freePort, startPostgres } from '../postgres.mjs';
@@ -20,6 +22,8 @@ interface Measured {
   checkIn: number;
   note: number;
   closed: number;
+  /** What one owner's jobs teach gone over, and all of it added up. */
+  learn: number;
   /** A machine's page, an owner's. */
   life: number;
   largest: number;
@@ -102,7 +106,7 @@ const stopApp = (app: ChildProcess): Promise<void> =>
 const memoryOf = (pid: number): number =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1024;
 
-async function measure(url: string, jobs: number, entries: number): Promise<Measured> {
+async function measure(url: string, jobs: number, entries: number): Promise<Omit<Measured, 'learn'>> {
   const { cookie } = await leadOf(url);
   const { base, app, ms } = await startApp(url, cookie);
   let largest = 0;
@@ -233,6 +237,33 @@ async function cardsAreRight(url: string): Promise<number> {
   }
 }
 
+/** How long it takes to go over one owner's jobs and add up what all of them teach. */
+async function learnOne(url: string): Promise<number> {
+  const pool = connect(url);
+  const learner = new Learner(
+    pool,
+    ({ machine, history, complaints }) => Promise.resolve(expectedOn(machine, history, complaints)),
+    () => Promise.resolve(),
+  );
+  try {
+    // The cards made anew are gone over first.
+    await learner.learn();
+    const times: number[] = [];
+    for (let n = 0; n < 10; n++) {
+      await pool.query(
+        'INSERT INTO to_learn (customer_id, class, model) SELECT customer_id, class, model FROM lesson OFFSET $1 LIMIT 1',
+        [n * 7],
+      );
+      const began = performance.now();
+      await learner.learn();
+      times.push(performance.now() - began);
+    }
+    return p95(times);
+  } finally {
+    await pool.end();
+  }
+}
+
 /** Start, rack, finding, one job, check-in and memory on histories of these many jobs, and how they grow. */
 export async function scale(sizes: readonly number[]): Promise<void> {
   const all: Measured[] = [];
@@ -245,7 +276,8 @@ export async function scale(sizes: readonly number[]): Promise<void> {
       console.log(
         `${jobs} jobs, ${entries} entries laid down in ${seconds.toFixed(0)} s; of 200 cards made anew ${wrong} differ`,
       );
-      all.push(await measure(cluster.url, jobs, entries));
+      const learn = await learnOne(cluster.url);
+      all.push({ ...(await measure(cluster.url, jobs, entries)), learn });
     } finally {
       cluster.stop();
     }
@@ -259,6 +291,7 @@ export async function scale(sizes: readonly number[]): Promise<void> {
     ['a machine, an owner p95, ms', 'life', '50'],
     ['check-in p95, ms', 'checkIn', ''],
     ['one note p95, ms', 'note', ''],
+    ['what one owner taught p95, ms', 'learn', ''],
     ['largest answer, kB', 'largest', '200'],
     ['memory of the app, MB', 'memory', '250'],
   ];

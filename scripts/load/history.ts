@@ -1,7 +1,9 @@
 import type pg from 'pg';
 import { project } from '../../server/cards/project';
 import { wordsIn } from '../../server/cards/card';
+import { expectedOn } from '@rusty-wren/core/learning';
 import { inTransaction, type Pool } from '../../server/db/pool';
+import { Learner } from '../../server/learning/learner';
 import { FIRST, LAST_BACK, LAST_FRONT } from './names';
 
 /** Years that the history reaches back, and jobs of it that hang on the rack. */
@@ -12,6 +14,8 @@ const BATCH = 10_000;
 
 interface Template {
   id: string;
+  /** The number of the first job made after it. */
+  first: number;
   /** The card of the first job made after it, and its words without those of its owner, machine and tag. */
   says: object;
   leaving: object;
@@ -112,6 +116,7 @@ async function readTemplate(client: pg.PoolClient, id: string, n: number): Promi
   const card = rows[0]!;
   return {
     id,
+    first: n,
     says: card.says,
     leaving: card.leaving,
     facts: card.facts,
@@ -152,6 +157,16 @@ async function makeCards(
      ON CONFLICT DO NOTHING`,
     [from, to, templates.map((t) => t.id)],
   );
+  // What the first job after each template taught, the others teach as well, on their own machines.
+  await client.query(
+    `INSERT INTO lesson (job_id, customer_id, machine_id, class, model, closed_at, counts, found, asked, times, expected, taught)
+     SELECT k.job_id, k.customer_id, k.machine_id, l.class, k.model, k.since, l.counts, l.found, l.asked, l.times, l.expected, l.taught
+     FROM generate_series($1::bigint, $2::bigint) AS n
+     JOIN job_card k ON k.job_id = md5('job' || n)::uuid
+     JOIN lesson l ON l.job_id = md5('job' || ($3::bigint[])[1 + (n * 92821) % cardinality($3::bigint[])])::uuid
+     ON CONFLICT (job_id) DO NOTHING`,
+    [from, to, templates.map((t) => t.first)],
+  );
   await client.query(
     `INSERT INTO word SELECT DISTINCT w FROM generate_series($1::bigint, $2::bigint) AS n
      JOIN job_card k ON k.job_id = md5('job' || n)::uuid, unnest(string_to_array(k.words, ' ')) AS w
@@ -181,6 +196,11 @@ export async function makeHistory(
     await slow(client);
     await makeOwners(client, owners, machines);
   });
+  const learner = new Learner(
+    pool,
+    ({ machine, history, complaints }) => Promise.resolve(expectedOn(machine, history, complaints)),
+    () => Promise.resolve(),
+  );
   let laid: Template[] = [];
   let version = 0;
   for (let from = 1; from <= jobs; from += BATCH) {
@@ -212,6 +232,7 @@ export async function makeHistory(
         version = (await client.query<{ version: number }>('SELECT max(version) AS version FROM job_card'))
           .rows[0]!.version;
       });
+      await learner.learn();
     }
     await inTransaction(pool, async (client) => {
       await slow(client);
@@ -220,6 +241,7 @@ export async function makeHistory(
     tell(to / jobs);
   }
   await openSome(pool, found);
+  await tallyAll(pool, learner);
   const client = await pool.connect();
   try {
     await client.query('SET statement_timeout = 0');
@@ -229,6 +251,15 @@ export async function makeHistory(
     await client.query('RESET statement_timeout');
     client.release();
   }
+}
+
+/** Adds up what all of it has taught: one owner of each model is gone over. */
+async function tallyAll(pool: Pool, learner: Learner): Promise<void> {
+  await pool.query(
+    `INSERT INTO to_learn (customer_id, class, model)
+     SELECT DISTINCT ON (class, model) customer_id, class, model FROM lesson ORDER BY class, model, customer_id`,
+  );
+  await learner.learn();
 }
 
 /** Hangs jobs on the rack until forty hang there: after those of the demo that do. */
