@@ -11,9 +11,9 @@ import {
 } from '@rusty-wren/core/engine';
 import { speedBand, type Screw, type TrackPoint } from '@rusty-wren/core/tuning';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { RATE, sourceOf } from './samples';
 
 const PIECE_S = 0.1;
-const RATE = 24_000;
 /** Sound is laid this far ahead, s, so that none of it is missed. */
 const AHEAD_S = 0.15;
 const KEPT_S = 20;
@@ -97,13 +97,8 @@ export function useEngine(machine: MachineFacts, seed: number) {
       const audio = context.current;
       if (audio) {
         const samples = g.sound([last, ...more].map((s) => (s.running ? s : { ...s, rpm: 0 })));
-        const buffer = audio.createBuffer(1, samples.length, RATE);
-        buffer.copyToChannel(samples, 0);
-        const source = audio.createBufferSource();
-        source.buffer = buffer;
-        source.connect(audio.destination);
         playedTo = Math.max(playedTo, audio.currentTime + AHEAD_S);
-        source.start(playedTo);
+        sourceOf(audio, samples).start(playedTo);
         playedTo += samples.length / RATE;
       }
       const now = g.engine.state;

@@ -7,10 +7,9 @@ import { formatTurns, fromKpa, toKpa } from '@rusty-wren/core/units';
 import { Volume2 } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
 import { Button } from '../../ui/Button';
+import { RATE, sourceOf } from '../samples';
 import { Dial } from './Dial';
 import { DRAWN } from './drawn';
-
-const RATE = 24_000;
 
 /** What is read off a watched gauge every quarter of a minute: seconds, psi. */
 const glances = ({ points, unit }: Trace): (readonly [number, number])[] =>
@@ -19,12 +18,7 @@ const glances = ({ points, unit }: Trace): (readonly [number, number])[] =>
 /** Plays what is heard, once. */
 function play(track: readonly SpeedPoint[], seed: number): void {
   const audio = new AudioContext();
-  const samples = soundStream(PLAIN, RATE, seed)(track);
-  const buffer = audio.createBuffer(1, samples.length, RATE);
-  buffer.copyToChannel(samples, 0);
-  const source = audio.createBufferSource();
-  source.buffer = buffer;
-  source.connect(audio.destination);
+  const source = sourceOf(audio, soundStream(PLAIN, RATE, seed)(track));
   source.onended = () => void audio.close();
   source.start();
 }
