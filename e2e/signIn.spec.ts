@@ -55,11 +55,14 @@ test.describe('nobody signed in', () => {
       id: string;
       name: string;
     }[];
-    const log = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
-      entries: { kind: string; by?: string }[];
+    // Noted in each one's hands, and delivered when it was.
+    const noters = async () => {
+      const log = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
+        entries: { kind: string; by?: string }[];
+      };
+      return log.entries.slice(-2).map((e) => accounts.find((a) => a.id === e.by)?.name);
     };
-    const by = log.entries.slice(-2).map((e) => accounts.find((a) => a.id === e.by)?.name);
-    expect(by).toEqual([LEAD, TECHNICIAN]);
+    await expect.poll(noters).toEqual([LEAD, TECHNICIAN]);
 
     const other = await page.context().newPage();
     await other.goto('/');
