@@ -3,9 +3,10 @@ export { taughtBy, type OwnersJob, type Taught } from './owner';
 export {
   commonnessIn,
   learn,
+  learnFrom,
   learntFor,
   together,
-  weighed,
+  type Elsewhere,
   type Learnt,
   type LearntCause,
   type LearntHere,

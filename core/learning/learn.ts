@@ -86,39 +86,63 @@ const factorIn =
   (cause) =>
     learnt.causes[cause]?.factor ?? 1;
 
+/** Those of some tallies that are of enough jobs, by name. */
+const enough = <T extends Tally>(tallies: Readonly<Record<string, T>>, least: number): [string, T][] =>
+  Object.keys(tallies)
+    .sort()
+    .map((name): [string, T] => [name, tallies[name]!])
+    .filter(([, tally]) => tally.counts >= least * 1000);
+
+const asOne = ({ groups }: Tallies): Tally =>
+  enough(groups, 0).reduce((all, [, tally]) => addTally(all, tally), NOTHING);
+
 /**
  * What a shop has learnt from its tallies: the whole shop against the trade, each class against the shop, each model against its
- * class, where there are enough (hierarchical shrinkage). Pure: the same tallies, the same to the last digit.
+ * class, where there are enough (hierarchical shrinkage). `met`: the same with every job counted in full, by which it is judged how far
+ * all of it lies from what is believed already. Pure: the same tallies, the same to the last digit.
  *
  * @example
  * learn({ groups: {}, models: {} }).shop.counts // 0: the trade's odds stand
  */
-export function learn({ groups, models }: Tallies): Learnt {
-  const enough = <T extends Tally>(tallies: Readonly<Record<string, T>>, least: number): [string, T][] =>
-    Object.keys(tallies)
-      .sort()
-      .map((name): [string, T] => [name, tallies[name]!])
-      .filter(([, tally]) => tally.counts >= least * 1000);
-  const asOne = enough(groups, 0).reduce((all, [, tally]) => addTally(all, tally), NOTHING);
-  const shop = learntOf(asOne, () => 1, strengthOf([compare(asOne, () => 1)]));
+export function learn(tallies: Tallies, met: Tallies = tallies): Learnt {
+  const { groups, models } = tallies;
+  const shop = learntOf(asOne(tallies), () => 1, strengthOf([compare(asOne(met), () => 1)]));
 
-  const classes = enough(groups, ENOUGH.group);
-  const classStrength = strengthOf(classes.map(([, tally]) => compare(tally, factorIn(shop))));
+  const classStrength = strengthOf(
+    enough(met.groups, ENOUGH.group).map(([, tally]) => compare(tally, factorIn(shop))),
+  );
   const learntGroups = Object.fromEntries(
-    classes.map(([name, tally]) => [name, learntOf(tally, factorIn(shop), classStrength)]),
+    enough(groups, ENOUGH.group).map(([name, tally]) => [
+      name,
+      learntOf(tally, factorIn(shop), classStrength),
+    ]),
   );
 
   const beforeModel = (group: string) => factorIn(learntGroups[group] ?? shop);
-  const known = enough(models, ENOUGH.model);
-  const modelStrength = strengthOf(known.map(([, tally]) => compare(tally, beforeModel(tally.group))));
+  const modelStrength = strengthOf(
+    enough(met.models, ENOUGH.model).map(([, tally]) => compare(tally, beforeModel(tally.group))),
+  );
   const learntModels = Object.fromEntries(
-    known.map(([name, tally]) => [
+    enough(models, ENOUGH.model).map(([name, tally]) => [
       name,
       { ...learntOf(tally, beforeModel(tally.group), modelStrength), group: tally.group },
     ]),
   );
   return { shop, groups: learntGroups, models: learntModels };
 }
+
+/** Tallies of a shop elsewhere, and what one of its jobs counts here, in hundredths. */
+export interface Elsewhere {
+  tallies: Tallies;
+  weight: number;
+}
+
+/** What a shop has learnt from its own jobs and from others', as far as they count. */
+export const learnFrom = (own: Tallies, elsewhere: readonly Elsewhere[]): Learnt =>
+  learn(
+    together([own, ...elsewhere.map(({ tallies, weight }) => weighed(tallies, weight))]),
+    together([own, ...elsewhere.map(({ tallies }) => tallies)]),
+  );
 
 /** What was learnt of machines like one, and how like it they are. */
 export interface LearntHere extends LearntOf {

@@ -9,6 +9,7 @@ import {
   FURTHEST,
   groupOf,
   learn,
+  learnFrom,
   learntFor,
   lessonOf,
   LEAST_STRENGTH,
@@ -172,6 +173,24 @@ describe('what is learnt', () => {
     const t = tally(200, { 'coil-failed': 120, 'stale-fuel': 30, 'magnets-weak': 1 });
     expect(factor(t, 'magnets-weak')).toBeLessThan(1.55);
     expect(factor(t, 'coil-failed')).toBeGreaterThan(2);
+  });
+  it('of others counts as far as it is weighed, and is judged by all of it', () => {
+    const own = { groups: {}, models: {} };
+    const { expected, ...t } = tally(340, {});
+    const coils = Math.round(5 * (expected['coil-failed'] ?? 0));
+    const others = {
+      groups: { [GROUP]: { ...t, expected, found: { ...expected, 'coil-failed': coils } } },
+      models: {},
+    };
+    const coil = (weight: number): number =>
+      learnFrom(own, [{ tallies: others, weight }]).shop.causes['coil-failed']?.factor ?? 1;
+    expect(coil(100)).toBe(learn(others).shop.causes['coil-failed']!.factor);
+    // The less it counts, the nearer to the trade; and half is not nothing.
+    const [quarter, half, whole] = [coil(25), coil(50), coil(100)];
+    expect(quarter).toBeGreaterThan(1);
+    expect(half).toBeGreaterThan(quarter);
+    expect(whole).toBeGreaterThan(half);
+    expect(learnFrom(others, []).shop).toEqual(learn(others).shop);
   });
   it('makes nothing impossible or certain, whatever was found', () => {
     fc.assert(

@@ -225,7 +225,7 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
   });
 }
 
-/** What the co-op's paper book of the years before comes to, drawn: counted beside this shop's. */
+/** What the co-op's paper book of the years before comes to, drawn: counted as another shop's, at half. */
 async function loadPaperBook(client: pg.PoolClient, now: Date): Promise<void> {
   const { shop, tallies } = JSON.parse(
     await readFile(new URL('./paperBook.json', import.meta.url), 'utf8'),
@@ -235,7 +235,7 @@ async function loadPaperBook(client: pg.PoolClient, now: Date): Promise<void> {
     [
       shop,
       'Our paper book, before the bench',
-      100,
+      50,
       JSON.stringify(tallies),
       new Date(now.getTime() - 60 * DAY_MS),
     ],

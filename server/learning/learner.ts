@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
 import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
 import {
-  learn,
+  learnFrom,
   learnMinutes,
   pacesIn,
   taughtBy,
   together,
+  type Elsewhere,
   type OwnersJob,
   type Tallies,
   type Tally,
@@ -15,6 +16,7 @@ import {
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import type pg from 'pg';
 import { inTransaction, type Pool } from '../db/pool';
+import { talliedElsewhere } from './read';
 
 /** What the trade would expect is worked out from: the machine, its history, and what it was brought in for. */
 export interface AskedOf {
@@ -195,8 +197,8 @@ function timesOf(rows: readonly { times: TimeCounts }[]): TimeCounts {
 }
 
 /** The odds and minutes that it comes to, and nothing else, as a text. */
-const saidBy = ({ tallies, times }: Tallied): string =>
-  JSON.stringify([learn(tallies), pacesIn(learnMinutes(times))], (name, value: unknown) =>
+const saidBy = ({ tallies, times }: Tallied, elsewhere: readonly Elsewhere[]): string =>
+  JSON.stringify([learnFrom(tallies, elsewhere), pacesIn(learnMinutes(times))], (name, value: unknown) =>
     ['counts', 'strength', 'found', 'expected'].includes(name) ? undefined : value,
   );
 
@@ -223,5 +225,6 @@ async function keepTallies(client: pg.PoolClient): Promise<boolean> {
      WHERE tallied.of <> EXCLUDED.of`,
     [JSON.stringify(now.tallies), JSON.stringify(now.times), of],
   );
-  return saidBy(before[0] ?? { tallies: together([]), times: {} }) !== saidBy(now);
+  const elsewhere = await talliedElsewhere(client);
+  return saidBy(before[0] ?? { tallies: together([]), times: {} }, elsewhere) !== saidBy(now, elsewhere);
 }

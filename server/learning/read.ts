@@ -3,13 +3,13 @@ import type { LearntFile, ShopElsewhere } from '@rusty-wren/contract';
 import {
   commonnessIn,
   groupOf,
-  learn,
+  learnFrom,
   learnMinutes,
   learntFor,
   paceOf,
   pacesIn,
   together,
-  weighed,
+  type Elsewhere,
   type Learnt,
   type LearntHere,
   type LearntMinutes,
@@ -40,8 +40,7 @@ export interface Reckoned {
 /** The last that was read, of whichever database: its key tells them apart. */
 let last: ({ key: string } & Known) | null = null;
 
-interface Elsewhere extends Omit<ShopElsewhere, 'at' | 'jobs'> {
-  tallies: Tallies;
+interface ElsewhereRow extends Elsewhere, Omit<ShopElsewhere, 'at' | 'jobs'> {
   at: Date;
 }
 
@@ -50,11 +49,15 @@ const jobsIn = ({ groups }: Tallies): number =>
 
 /** The shops whose jobs count here, by name. */
 export async function shopsElsewhere(db: Db): Promise<ShopElsewhere[]> {
-  const { rows } = await db.query<Elsewhere>(
+  const { rows } = await db.query<ElsewhereRow>(
     'SELECT shop, name, weight, tallies, at FROM tallied_elsewhere ORDER BY name, shop',
   );
   return rows.map(({ tallies, at, ...row }) => ({ ...row, jobs: jobsIn(tallies), at: at.toISOString() }));
 }
+
+/** What the jobs of others come to, and what one of them counts here. */
+export const talliedElsewhere = async (db: Db): Promise<Elsewhere[]> =>
+  (await db.query<Elsewhere>('SELECT weight, tallies FROM tallied_elsewhere ORDER BY shop')).rows;
 
 /** What this shop's jobs come to by themselves. */
 async function ownTallied(db: Db): Promise<{ tallies: Tallies; times: TimeCounts }> {
@@ -75,11 +78,8 @@ export async function readLearnt(db: Db): Promise<Known> {
   const key = `${counts};${of ?? ''};${others ?? ''}`;
   if (last?.key !== key) {
     const { tallies, times } = await ownTallied(db);
-    const elsewhere = others
-      ? (await db.query<Elsewhere>('SELECT weight, tallies FROM tallied_elsewhere ORDER BY shop')).rows
-      : [];
-    const all = together([tallies, ...elsewhere.map((shop) => weighed(shop.tallies, shop.weight))]);
-    last = { key, counts, learnt: learn(all), minutes: learnMinutes(times), reckoned: new Map() };
+    const learnt = learnFrom(tallies, others ? await talliedElsewhere(db) : []);
+    last = { key, counts, learnt, minutes: learnMinutes(times), reckoned: new Map() };
   }
   return last;
 }
