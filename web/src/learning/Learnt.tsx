@@ -77,7 +77,10 @@ function Odds({ state: { learnt, counts } }: { state: LearntState }): ReactEleme
           className={`mt-4 divide-y divide-line border-y border-line ${counts ? '' : 'text-soft'}`}
         >
           {moved.map(([id, cause]) => (
-            <li key={id} className="grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 py-2 sm:grid-cols-[1fr_9rem_4rem]">
+            <li
+              key={id}
+              className="grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 py-2 sm:grid-cols-[1fr_9rem_4rem]"
+            >
               <span className="min-w-0">
                 <span className="block text-lg font-semibold">{causeOf(id).name}</span>
                 <span className="block tabular-nums">{sharesWords(cause, here)}</span>
