@@ -29,6 +29,7 @@ export {
   standing,
   toPutBack,
 } from './plan/possible';
+export { minutesOffAndOn } from './plan/benchMinutes';
 export type { Forecast, Way } from './plan/forecast';
 export { wayInto } from './plan/expectedMinutes';
 export type { Progress } from './plan/lookAhead';

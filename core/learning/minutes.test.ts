@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { diagnose, HANDLING_MINUTES } from '../diagnosis';
-import { causeOf, checkOf, remedyMinutes, remedyOf, type CheckId } from '../knowledge';
+import { diagnose, HANDLING_MINUTES, type Case } from '../diagnosis';
+import { causeOf, checkOf, remedyMinutes, remedyOf, type CheckId, type ComplaintId } from '../knowledge';
 import type { TrailLine } from '../log';
 import { learnMinutes, paceOf, pacesIn, timeKey, timesIn, type TimeCounts } from '.';
 
@@ -144,6 +144,14 @@ const COUNTS = fc
     return counts;
   });
 
+/** A saw brought in for this, and nothing known of it. */
+const sawThat = (complaint: ComplaintId): Case => ({
+  machine: { kind: 'chainsaw', displacementCc: 45 },
+  history: {},
+  evidence: [{ ref: '1', kind: 'complaint', complaint }],
+  off: [],
+});
+
 describe('the minutes that are learnt', () => {
   it('are the trade’s drawn towards the shop’s, from the fifth time on, and somebody’s own from the eighth', () => {
     const made = (n: number): TimeCounts => ({ [`${LOOK} a 20`]: n });
@@ -185,12 +193,7 @@ describe('the minutes that are learnt', () => {
     );
   });
   it('are what the plan reckons with', () => {
-    const c = {
-      machine: { kind: 'chainsaw', displacementCc: 45 } as const,
-      history: {},
-      evidence: [{ ref: '1', kind: 'complaint', complaint: 'fades-under-way' } as const],
-      off: [],
-    };
+    const c = sawThat('fades-under-way');
     const { next } = diagnose(c);
     const { check, minutes } = next[0]!;
     const slower = diagnose({ ...c, pace: { [check]: 2 } }).next;
@@ -198,12 +201,7 @@ describe('the minutes that are learnt', () => {
     expect(then?.minutes).toBeCloseTo(minutes + trade(check), 6);
   });
   it('of openings are too: what lies behind a slow cover is worth less', () => {
-    const c = {
-      machine: { kind: 'chainsaw', displacementCc: 45 } as const,
-      history: {},
-      evidence: [{ ref: '1', kind: 'complaint', complaint: 'wont-reach-speed' } as const],
-      off: [],
-    };
+    const c = sawThat('wont-reach-speed');
     const muffler = (pace: object) =>
       diagnose({ ...c, pace }).next.find((n) => n.opens.includes('muffler-cover'))!;
     const [usual, slow] = [muffler({}), muffler({ 'muffler-cover': 2 })];

@@ -1,4 +1,4 @@
-import { CLOSING_SHARE, HANDLING_MINUTES, wayInto } from '../diagnosis';
+import { CLOSING_SHARE, HANDLING_MINUTES, minutesOffAndOn, wayInto } from '../diagnosis';
 import {
   causeOf,
   checkOf,
@@ -70,8 +70,7 @@ function repairIn(body: EntryOf<'repair'>['body'], off: ReadonlySet<PartId>): Do
   if ('other' in body || OPENS_THE_CARBURETTOR.has(body.cause)) return null;
   const { cause, remedy } = body;
   const whole = remedy ? remedyMinutes(remedyOf(remedy)) : causeOf(cause).minutes;
-  const open = wayInto(cause).filter((part) => off.has(part));
-  const opening = open.reduce((sum, part) => sum + (1 + CLOSING_SHARE) * partOf(part).minutes, 0);
+  const opening = minutesOffAndOn(wayInto(cause).filter((part) => off.has(part)));
   return { task: remedy ?? cause, trade: Math.max(REPAIR_ITSELF * whole, whole - opening) };
 }
 

@@ -1,4 +1,4 @@
-import { CLOSING_SHARE, costOf, DEAD_STARTS, offAfter, takeIn, type Evidence } from '../diagnosis';
+import { costOf, DEAD_STARTS, minutesOffAndOn, offAfter, takeIn, type Evidence } from '../diagnosis';
 import {
   causeOf,
   causesPutRight,
@@ -159,7 +159,7 @@ class Bench {
         const opens = toOpen([move.part], this.off);
         this.off = new Set([...this.off, ...opens]);
         // Closing up again is part of opening: it is paid here, whether it was needed or not.
-        return { minutes: opens.reduce((sum, part) => sum + (1 + CLOSING_SHARE) * partOf(part).minutes, 0) };
+        return { minutes: minutesOffAndOn(opens) };
       }
       case 'on':
         this.off = new Set([...this.off].filter((part) => part !== move.part && !isBehind(part, move.part)));

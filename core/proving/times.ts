@@ -10,7 +10,7 @@ import {
   type TaskId,
 } from '../knowledge';
 import { doneIn, timeKey, timesIn, type TimeCounts } from '../learning';
-import type { Entry, Noted, TrailLine } from '../log';
+import { makeEntry, unnumbered, type Entry, type Noted, type TrailLine } from '../log';
 
 /** How unevenly a practised hand works: the spread of the log of minutes. */
 const UNEVEN = 0.35;
@@ -38,7 +38,7 @@ const ALL: readonly Noted[] = [
 ];
 
 const entryFrom = (noted: Noted, at: number): Entry =>
-  ({ id: String(at), seq: null, by: 'a', notedAt: new Date(at).toISOString(), ...noted }) as Entry;
+  unnumbered(makeEntry(noted, { id: String(at), by: 'a', notedAt: new Date(at).toISOString() }));
 
 /** What the times on a log can tell the minutes of. */
 export const TIMED: readonly TaskId[] = [

@@ -5,8 +5,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { rebuildCards } from '../../server/cards/project';
 import { connect } from '../../server/db/pool';
-import { expectedOn } from '@rusty-wren/core/learning';
-import { Learner } from '../../server/learning/learner';
+import { learnerOf } from '../../server/testing/learner';
 import { signedIn, type SignedIn } from '../../server/testing/signedIn';
 import { loadHistory } from '../load/loadHistory';
 import { freePort, startPostgres } from '../postgres.mjs';
@@ -240,11 +239,7 @@ async function cardsAreRight(url: string): Promise<number> {
 /** How long it takes to go over one owner's jobs and add up what all of them teach. */
 async function learnOne(url: string): Promise<number> {
   const pool = connect(url);
-  const learner = new Learner(
-    pool,
-    ({ machine, history, complaints }) => Promise.resolve(expectedOn(machine, history, complaints)),
-    () => Promise.resolve(),
-  );
+  const learner = learnerOf(pool);
   try {
     // The cards made anew are gone over first.
     await learner.learn();

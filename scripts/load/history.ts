@@ -1,9 +1,9 @@
 import type pg from 'pg';
 import { project } from '../../server/cards/project';
 import { wordsIn } from '../../server/cards/card';
-import { expectedOn } from '@rusty-wren/core/learning';
 import { inTransaction, type Pool } from '../../server/db/pool';
-import { Learner } from '../../server/learning/learner';
+import type { Learner } from '../../server/learning/learner';
+import { learnerOf } from '../../server/testing/learner';
 import { FIRST, LAST_BACK, LAST_FRONT } from './names';
 
 /** Years that the history reaches back, and jobs of it that hang on the rack. */
@@ -196,11 +196,7 @@ export async function makeHistory(
     await slow(client);
     await makeOwners(client, owners, machines);
   });
-  const learner = new Learner(
-    pool,
-    ({ machine, history, complaints }) => Promise.resolve(expectedOn(machine, history, complaints)),
-    () => Promise.resolve(),
-  );
+  const learner = learnerOf(pool);
   let laid: Template[] = [];
   let version = 0;
   for (let from = 1; from <= jobs; from += BATCH) {

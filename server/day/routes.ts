@@ -15,7 +15,7 @@ import type { Db, Pool } from '../db/pool';
 import { noted } from '../access/audit';
 import { sessionIn } from '../access/guard';
 import { atMost } from '../http/guard';
-import { pacesHere, readLearnt } from '../learning/read';
+import { readLearnt } from '../learning/read';
 import { checkedBody, pathId, refuse } from '../http/problem';
 import { calendarOf, closeCalendar, openCalendar } from './calendar';
 import type { Announcer } from '../stream/announcer';
@@ -38,7 +38,7 @@ async function readDay(db: Db): Promise<Day> {
     'SELECT key, zero, slots FROM day_plan ORDER BY n DESC LIMIT 1',
   );
   const rooms = await db.query<{ place: keyof DayRooms; count: number }>('SELECT place, count FROM day_room');
-  const paces = pacesHere(await readLearnt(db));
+  const { paces } = await readLearnt(db);
   const last = plan.rows[0];
   return {
     ...(paces && { paces }),

@@ -21,7 +21,7 @@ import { readLog } from './log';
 import { appendEntries } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readCarburettor } from '../specs/carburettor';
-import { learntHere, pacesHere, readLearnt } from '../learning/read';
+import { learntHere, readLearnt } from '../learning/read';
 import { modelKey, readSqueezes, readSqueezesOf } from '../specs/squeeze';
 import type { Outlooks } from '../cards/outlooks';
 import { understood } from '../find/understood';
@@ -45,7 +45,7 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const known = jobOf(row, squeezes);
   const job = carburettor ? { ...known, machine: { ...known.machine, carburettor } } : known;
   const learnt = learntHere(learning, factsOf(job.machine), modelKey(row));
-  const paces = pacesHere(learning);
+  const { paces } = learning;
   return {
     job,
     entries,

@@ -208,7 +208,9 @@ async function keepTallies(client: pg.PoolClient): Promise<boolean> {
   const { rows } = await client.query<{ class: string; model: string; tally: Tally; times: TimeCounts }>(
     'SELECT class, model, tally, times FROM tally ORDER BY class, model',
   );
-  const { rows: before } = await client.query<Tallied>('SELECT tallies, times FROM tallied');
+  const { rows: before } = await client.query<Tallied & { of: string }>(
+    'SELECT tallies, times, of FROM tallied',
+  );
   const tallies = together(
     rows
       .filter(({ tally }) => tally.counts > 0)
@@ -219,10 +221,10 @@ async function keepTallies(client: pg.PoolClient): Promise<boolean> {
   );
   const now: Tallied = { tallies, times: timesOf(rows) };
   const of = createHash('sha256').update(JSON.stringify(now)).digest('base64url').slice(0, 16);
+  if (before[0]?.of === of) return false;
   await client.query(
     `INSERT INTO tallied (tallies, times, of) VALUES ($1, $2, $3)
-     ON CONFLICT (one) DO UPDATE SET tallies = EXCLUDED.tallies, times = EXCLUDED.times, of = EXCLUDED.of
-     WHERE tallied.of <> EXCLUDED.of`,
+     ON CONFLICT (one) DO UPDATE SET tallies = EXCLUDED.tallies, times = EXCLUDED.times, of = EXCLUDED.of`,
     [JSON.stringify(now.tallies), JSON.stringify(now.times), of],
   );
   const elsewhere = await talliedElsewhere(client);

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { CheckIn, Day, JobWithLog, Shop, LearntFile, LearntState, NewEntry } from '@rusty-wren/contract';
-import { expectedOn } from '@rusty-wren/core/learning';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inTransaction } from '../db/pool';
 import { project } from '../cards/project';
 import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
+import { learnerOf } from '../testing/learner';
 import { askedWith, signedIn } from '../testing/signedIn';
-import { Learner } from './learner';
+import type { Learner } from './learner';
 import { readLearnt, reckoned } from './read';
 
 let bench: TestBench;
@@ -14,11 +14,7 @@ let told = 0;
 let learner: Learner;
 beforeAll(async () => {
   bench = await openBench();
-  learner = new Learner(
-    bench.pool,
-    ({ machine, history, complaints }) => Promise.resolve(expectedOn(machine, history, complaints)),
-    async () => void told++,
-  );
+  learner = learnerOf(bench.pool, () => told++);
 });
 afterAll(async () => {
   await learner.stop();
@@ -59,6 +55,25 @@ async function closed(
   expect(added.status, await added.clone().text()).toBe(201);
   return { jobId: checkIn.jobId, found: seen.id };
 }
+/** What was done minutes after ten on a day, on the log of that job, which is closed at the end. */
+async function timed(
+  app: TestBench['app'],
+  jobId: string,
+  day: string,
+  done: readonly (readonly [minutes: number, kind: string, body: object])[],
+): Promise<void> {
+  const entries = [
+    ...done,
+    [done.at(-1)![0] + 1, 'stage', { stage: 'closed', reason: 'fetched' }] as const,
+  ].map(([minutes, kind, body]) =>
+    entry(kind, body, {
+      notedAt: new Date(Date.parse(`${day}T10:00:00.000Z`) + minutes * 60_000).toISOString(),
+    }),
+  );
+  const added = await post(app, `/api/jobs/${jobId}/entries`, { entries });
+  expect(added.status, await added.clone().text()).toBe(201);
+}
+const SMELT = { check: 'fuel-smell', result: 'fresh', sureness: 'sure' };
 const lessons = async () =>
   (
     await bench.pool.query<{
@@ -113,15 +128,10 @@ describe('closed jobs', () => {
     expect(((await (await bench.app.request('/api/shop')).json()) as Shop).pace).toBeUndefined();
     for (let n = 0; n < 6; n++) {
       const { jobId } = await closed('coil');
-      const at = (minutes: number) =>
-        new Date(Date.parse('2026-05-06T10:00:00.000Z') + minutes * 60_000).toISOString();
-      await post(bench.app, `/api/jobs/${jobId}/entries`, {
-        entries: [
-          entry('finding', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }, { notedAt: at(0) }),
-          entry('repair', { cause: 'plug-lead-loose', outcome: 'cured' }, { notedAt: at(20) }),
-          entry('stage', { stage: 'closed', reason: 'fetched' }, { notedAt: at(21) }),
-        ],
-      });
+      await timed(bench.app, jobId, '2026-05-06', [
+        [0, 'finding', SMELT],
+        [20, 'repair', { cause: 'plug-lead-loose', outcome: 'cured' }],
+      ]);
     }
     await learner.learn();
     const { minutes } = await state();
@@ -138,19 +148,10 @@ describe('closed jobs', () => {
   it('teach the minutes of checks, by whoever made them', async () => {
     for (let n = 0; n < 6; n++) {
       const { jobId } = await closed('coil');
-      const at = (minutes: number) =>
-        new Date(Date.parse('2026-05-05T10:00:00.000Z') + minutes * 60_000).toISOString();
-      await post(bench.app, `/api/jobs/${jobId}/entries`, {
-        entries: [
-          entry('finding', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }, { notedAt: at(0) }),
-          entry(
-            'finding',
-            { check: 'fuel-look', result: 'clear-dyed', sureness: 'sure' },
-            { notedAt: at(4) },
-          ),
-          entry('stage', { stage: 'closed', reason: 'fetched' }, { notedAt: at(5) }),
-        ],
-      });
+      await timed(bench.app, jobId, '2026-05-05', [
+        [0, 'finding', SMELT],
+        [4, 'finding', { check: 'fuel-look', result: 'clear-dyed', sureness: 'sure' }],
+      ]);
     }
     await learner.learn();
     const { minutes } = await state();
@@ -214,11 +215,7 @@ describe('closed jobs', () => {
       ),
     );
     // Two at once do no harm.
-    const other = new Learner(
-      bench.pool,
-      ({ machine, history, complaints }) => Promise.resolve(expectedOn(machine, history, complaints)),
-      async () => undefined,
-    );
+    const other = learnerOf(bench.pool);
     await Promise.all([learner.learn(), other.learn()]);
     await other.stop();
     expect(await lessons()).toEqual(kept);
@@ -296,32 +293,21 @@ describe('minutes of hands', () => {
     for (let n = 0; n < 9; n++) {
       const { jobId } = await closed('vent');
       last = jobId;
-      const at = (minutes: number) =>
-        new Date(Date.parse('2026-05-07T10:00:00.000Z') + minutes * 60_000).toISOString();
-      const added = await post(theirs, `/api/jobs/${jobId}/entries`, {
-        entries: [
-          entry('stage', { stage: 'bench' }, { notedAt: at(0) }),
-          entry('finding', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }, { notedAt: at(1.5) }),
-          entry('took-off', { part: 'muffler' }, { notedAt: at(1.5 + 2 * 7) }),
-          entry('put-back', { part: 'muffler' }, { notedAt: at(60) }),
-          entry('stage', { stage: 'closed', reason: 'fetched' }, { notedAt: at(61) }),
-        ],
-      });
-      expect(added.status, await added.clone().text()).toBe(201);
+      await timed(theirs, jobId, '2026-05-07', [
+        [0, 'stage', { stage: 'bench' }],
+        [1.5, 'finding', SMELT],
+        [1.5 + 2 * 7, 'took-off', { part: 'muffler' }],
+        [60, 'put-back', { part: 'muffler' }],
+      ]);
     }
-    // The shop's own is as slow: only somebody else's jobs tell them apart.
+    // Others take as long as the trade says, and are more.
     for (let n = 0; n < 12; n++) {
       const { jobId } = await closed('vent');
-      const at = (minutes: number) =>
-        new Date(Date.parse('2026-05-08T10:00:00.000Z') + minutes * 60_000).toISOString();
-      await post(bench.app, `/api/jobs/${jobId}/entries`, {
-        entries: [
-          entry('finding', { check: 'fuel-smell', result: 'fresh', sureness: 'sure' }, { notedAt: at(0) }),
-          entry('took-off', { part: 'muffler' }, { notedAt: at(7) }),
-          entry('put-back', { part: 'muffler' }, { notedAt: at(60) }),
-          entry('stage', { stage: 'closed', reason: 'fetched' }, { notedAt: at(61) }),
-        ],
-      });
+      await timed(bench.app, jobId, '2026-05-08', [
+        [0, 'finding', SMELT],
+        [7, 'took-off', { part: 'muffler' }],
+        [60, 'put-back', { part: 'muffler' }],
+      ]);
     }
     await learner.learn();
     const { minutes } = await state();

@@ -26,6 +26,8 @@ export interface Known {
   counts: boolean;
   learnt: Learnt;
   minutes: LearntMinutes;
+  /** How long things take here; null where the trade's minutes count. */
+  paces: Paces | null;
   /** What cases on machines are reckoned with, by class, model and hands, once it was asked for. */
   reckoned: Map<string, Reckoned>;
 }
@@ -79,7 +81,8 @@ export async function readLearnt(db: Db): Promise<Known> {
   if (last?.key !== key) {
     const { tallies, times } = await ownTallied(db);
     const learnt = learnFrom(tallies, others ? await talliedElsewhere(db) : []);
-    last = { key, counts, learnt, minutes: learnMinutes(times), reckoned: new Map() };
+    const minutes = learnMinutes(times);
+    last = { key, counts, learnt, minutes, paces: counts ? pacesIn(minutes) : null, reckoned: new Map() };
   }
   return last;
 }
@@ -91,9 +94,6 @@ export const learntHere = (
   model: string,
 ): LearntHere | null => (counts ? learntFor(learnt, machine, model) : null);
 
-/** The minutes as they are here; null where the trade's count. */
-export const pacesHere = ({ counts, minutes }: Known): Paces | null => (counts ? pacesIn(minutes) : null);
-
 /** What a case on such a machine is reckoned with, in somebody's hands. */
 export function reckoned(known: Known, machine: MachineFacts, model: string, hands: string | null): Reckoned {
   const key = `${groupOf(machine)} ${model} ${hands ?? ''}`;
@@ -101,7 +101,7 @@ export function reckoned(known: Known, machine: MachineFacts, model: string, han
   if (kept) return kept;
   const here = learntHere(known, machine, model);
   const commonness = here && commonnessIn(here);
-  const pace = paceOf(pacesHere(known), hands);
+  const pace = paceOf(known.paces, hands);
   const by = { ...(commonness && { commonness }), ...(pace && { pace }) };
   const name =
     commonness || pace

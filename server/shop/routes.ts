@@ -1,4 +1,4 @@
-import { pacesHere, readLearnt } from '../learning/read';
+import { readLearnt } from '../learning/read';
 import { bookSchema, rulesSchema, type PriceLineKey, type Shop } from '@rusty-wren/contract';
 import { USUAL_RULES, type PriceLine, type ShopRules } from '@rusty-wren/core/worth';
 import { Hono } from 'hono';
@@ -28,7 +28,7 @@ async function readShop(db: Db): Promise<Shop> {
        FROM price_line ORDER BY what, kind, family, lower(maker), lower(model), n DESC
      ) newest WHERE price IS NOT NULL ORDER BY what, model NULLS FIRST, maker, family NULLS FIRST, kind NULLS FIRST`,
   );
-  const pace = pacesHere(await readLearnt(db))?.shop;
+  const pace = (await readLearnt(db)).paces?.shop;
   return {
     ...(pace && { pace }),
     rules: { ...USUAL_RULES, ...rules[0]?.rules },

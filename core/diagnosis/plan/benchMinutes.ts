@@ -68,5 +68,9 @@ export const minutesToOpen = (
 export const minutesToClose = (parts: readonly PartId[], at: BenchMinutes = TRADE): number =>
   parts.reduce((sum, part) => sum + CLOSING_SHARE * at.off(part), 0);
 
+/** Minutes by the trade to open parts and close them again. */
+export const minutesOffAndOn = (parts: readonly PartId[]): number =>
+  parts.reduce((sum, part) => sum + (1 + CLOSING_SHARE) * TRADE.off(part), 0);
+
 /** Minutes by the trade of repairing something that was not wrong. */
 export const needlessMinutes = (cause: CauseId): number => TRADE.needless[CAUSE_INDEX.get(cause)!]!;
