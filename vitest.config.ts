@@ -5,6 +5,8 @@ const TIMEOUT = 300_000;
 
 export default defineConfig({
   test: {
+    // Every core: half of the files wait for a database or a page as much as they count.
+    maxWorkers: '100%',
     projects: [
       {
         test: {

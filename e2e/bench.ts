@@ -129,6 +129,17 @@ export async function barred(page: Page): Promise<string[]> {
   return [...light, ...dark.map((one) => `in the dark, ${one}`)];
 }
 
+/** How far right the page or a drawing in it goes, px: a drawing follows its place a moment later, and is clipped meanwhile. */
+export const reach = (page: Page): Promise<number> =>
+  page.evaluate(() =>
+    Math.max(
+      document.documentElement.scrollWidth,
+      ...[...document.querySelectorAll('.recharts-wrapper')].map((of) =>
+        Math.floor(of.getBoundingClientRect().right),
+      ),
+    ),
+  );
+
 /** What was seen wrong and stands on the list of work. */
 export const found = (page: Page, cause: string): Locator => suspects(page).locator(`[data-found=${cause}]`);
 

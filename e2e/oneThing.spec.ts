@@ -1,21 +1,23 @@
 import { expect, test, type Page } from '@playwright/test';
-import { anyCheck, barred, checkIn, found, step, suspects, trail, tray, trimmer, write } from './bench';
+import {
+  anyCheck,
+  barred,
+  checkIn,
+  found,
+  reach,
+  step,
+  suspects,
+  trail,
+  tray,
+  trimmer,
+  write,
+} from './bench';
 
 /** What the screen calls for in rust: never more than one thing. */
 const calls = (page: Page): Promise<string[]> =>
   page
     .locator('main .bg-rust:visible:not(:disabled)')
     .evaluateAll((found) => found.map((e) => e.textContent?.trim() ?? ''));
-/** How far right the page or a drawing in it goes, px: a drawing follows its place a moment later, and is clipped meanwhile. */
-const reach = (page: Page): Promise<number> =>
-  page.evaluate(() =>
-    Math.max(
-      document.documentElement.scrollWidth,
-      ...[...document.querySelectorAll('.recharts-wrapper')].map((of) =>
-        Math.floor(of.getBoundingClientRect().right),
-      ),
-    ),
-  );
 const settles = expect.configure({ soft: true });
 const heading = (page: Page) => step(page).getByRole('heading', { level: 2 }).first();
 const press = (page: Page, name: string | RegExp) => step(page).getByRole('button', { name }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { barred, checkIn, write } from './bench';
+import { barred, checkIn, reach, write } from './bench';
 
 test('the owner is told in writing, takes a choice, and the job moves on its hook', async ({ page }) => {
   await checkIn(page, {
@@ -91,7 +91,7 @@ test('the owner answers on a phone of their own, and the bench sees it', async (
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(open!);
   expect(await barred(page)).toEqual([]);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await expect.poll(() => reach(page)).toBeLessThanOrEqual(390);
   await page.goto(`${bench}/choices`);
   await expect(page.getByText(/Odile Farrant, on their page/)).toBeVisible();
   await page.goto(address!);

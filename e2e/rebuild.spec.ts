@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { barred, checkIn, trail, trimmer } from './bench';
+import { barred, checkIn, reach, trail, trimmer } from './bench';
 
 const now = (page: Page): Locator => page.locator('#rebuild-step');
 const title = (page: Page): Locator => now(page).getByRole('heading', { level: 2 });
@@ -208,7 +208,7 @@ test('a rebuild on a phone: the step first, nothing off the side, every layer a 
   await page.waitForURL(/\/job\//);
   await page.goto(`${page.url()}/rebuild`);
   await expect(title(page)).toBeInViewport();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await expect.poll(() => reach(page)).toBeLessThanOrEqual(390);
   for (const row of await page.locator('[data-layer]').all())
     expect((await row.boundingBox())?.height).toBeGreaterThanOrEqual(44);
   await layer(page, 'purge-bulb').click();

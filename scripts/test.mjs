@@ -14,6 +14,7 @@ const only = at < 0 ? null : (process.argv[at + 1] ?? '');
 const rest = at < 0 ? [] : process.argv.slice(at + 2);
 /** @param {string} part */
 const wanted = (part) => only === null || only === part;
+const BUILD = ['npx', 'vite', 'build', '--logLevel', 'warn', 'web'];
 installPackages();
 if (!existsSync('/usr/bin/pdftotext')) installDebian(['poppler-utils'], 'pdftotext');
 if (!existsSync('/usr/bin/chromium')) installDebian(['chromium', 'fonts-dejavu-core'], 'Chromium');
@@ -57,14 +58,40 @@ function check(title, command) {
   else failed++;
 }
 
+/**
+ * Checks that need neither the database nor each other: the lanes side by side, each one's in turn. What one says stands
+ * together, once it is through.
+ * @param {[title: string, command: string[]][][]} lanes
+ */
+const sideBySide = (lanes) =>
+  Promise.all(
+    lanes.map(async (lane) => {
+      for (const [title, [program = '', ...args]] of lane) {
+        const child = spawn(program, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+        let said = '';
+        for (const stream of [child.stdout, child.stderr])
+          stream.setEncoding('utf8').on('data', (/** @type {string} */ piece) => (said += piece));
+        const [status] = await once(child, 'close');
+        console.log(`\n— ${title}\n${said}`);
+        if (status === 0) passed++;
+        else failed++;
+      }
+    }),
+  );
+
 /** @param {string} file @returns {any} the report, or null when the runner never wrote it */
 const report = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 
 if (only === null) {
-  check('lint', ['npx', 'eslint', '.', '--max-warnings', '0']);
-  check('format', ['npx', 'prettier', '--check', '.', '--log-level', 'warn']);
-  check('rooms', ['npm', 'run', '-s', 'rooms']);
-  check('types', ['npm', 'run', '-s', 'types']);
+  await sideBySide([
+    [['lint', ['npx', 'eslint', '.', '--max-warnings', '0']]],
+    [
+      ['format', ['npx', 'prettier', '--check', '.', '--log-level', 'warn']],
+      ['types', ['npm', 'run', '-s', 'types']],
+      ['rooms', ['npm', 'run', '-s', 'rooms']],
+      ['build', BUILD],
+    ],
+  ]);
 }
 
 const unitFile = join(reports, 'vitest.json');
@@ -98,7 +125,7 @@ console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
 
 async function inTheBrowser() {
-  check('build', ['npx', 'vite', 'build', '--logLevel', 'warn', 'web']);
+  if (only !== null) check('build', BUILD);
   const port = String(await freePort());
   // Over HTTPS too, as phones at the bench have it.
   const [lan, lanPort, lanFolder] = ['127.0.0.2', String(await freePort()), join(DATA, 'test-lan')];

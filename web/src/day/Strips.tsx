@@ -232,6 +232,7 @@ function Bar({
       {...attributes}
       {...listeners}
       aria-label={says}
+      data-task={slot.task}
       aria-roledescription="piece of work"
       onClick={onOpen}
       style={{

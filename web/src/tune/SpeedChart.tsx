@@ -47,7 +47,7 @@ export function SpeedChart({
     });
   const top = Math.max(full[1] * 1.12, ...track.map((p) => p[1]));
   return (
-    <figure aria-label="Speed over time" className="overflow-x-clip">
+    <figure aria-label="Speed over time" className="-mx-px overflow-x-clip px-px">
       <ResponsiveContainer width="100%" height={height}>
         <ComposedChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: 0 }}>
           <XAxis

@@ -61,7 +61,7 @@ export function WatchChart({
   rows.sort((x, y) => x.t - y.t);
   const digits = unit === 'bar' ? 2 : unit === 'kPa' ? 0 : 1;
   return (
-    <figure aria-label="The gauge over time" className="mt-3 overflow-x-clip">
+    <figure aria-label="The gauge over time" className="mt-3 -mx-px overflow-x-clip px-px">
       <ResponsiveContainer width="100%" height={205}>
         <ComposedChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: 0 }}>
           <XAxis
