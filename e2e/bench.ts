@@ -144,10 +144,9 @@ export const reach = (page: Page): Promise<number> =>
 export const found = (page: Page, cause: string): Locator => suspects(page).locator(`[data-found=${cause}]`);
 
 /**
- * A clock that the page and the server's answers share. Returns what moves both on, ms.
+ * A clock of the page's own, which no answer of the server corrects. Returns what moves it on, ms.
  */
-export async function sharedClock(page: Page): Promise<(ms: number) => Promise<void>> {
-  let ahead = 0;
+export async function ownClock(page: Page): Promise<(ms: number) => Promise<void>> {
   await page.clock.install();
   await page.route(
     (url) => url.pathname.startsWith('/api/') && !/stream|feed/.test(url.pathname),
@@ -155,12 +154,9 @@ export async function sharedClock(page: Page): Promise<(ms: number) => Promise<v
       // What is asked for as the page goes is answered to nobody.
       const response = await route.fetch().catch(() => null);
       if (!response) return;
-      const date = new Date(Date.now() + ahead).toUTCString();
-      await route.fulfill({ response, headers: { ...response.headers(), date } });
+      const { date: _, ...headers } = response.headers();
+      await route.fulfill({ response, headers });
     },
   );
-  return async (ms) => {
-    ahead += ms;
-    await page.clock.fastForward(ms);
-  };
+  return (ms) => page.clock.fastForward(ms);
 }

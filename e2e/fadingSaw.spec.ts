@@ -5,7 +5,7 @@ import {
   findBy,
   found,
   leading,
-  sharedClock,
+  ownClock,
   step,
   suspects,
   trail,
@@ -16,7 +16,7 @@ import {
 test('a fading saw, from the counter to the hook: checked in, worked, corrected, settled, mended, proved, closed', async ({
   page,
 }) => {
-  const later = await sharedClock(page);
+  const later = await ownClock(page);
   // A model of its own, so that the test can run again on the same database.
   const model = `B40 ${Date.now()}`;
   await checkInAtCounter(page, {

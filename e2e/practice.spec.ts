@@ -80,6 +80,8 @@ test.describe('on a phone, by touch', () => {
     await page.getByRole('button', { name: 'Spark', exact: true }).tap();
     await page.getByRole('button', { name: /^Look at the spark / }).tap();
     await expect(page.getByText('First off: plug')).toBeVisible();
+    await page.getByRole('button', { name: 'Fuel shut and away' }).tap();
+    await page.getByRole('button', { name: 'Room dim' }).tap();
     await page.getByRole('button', { name: 'Do it' }).tap();
     await expect(page.getByRole('img')).toBeVisible();
     await page.getByRole('button', { name: 'In words' }).tap();

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { checkIn, sharedClock, trail, write } from './bench';
+import { checkIn, ownClock, trail, write } from './bench';
 
 const saw = (model: string) => ({
   owner: `Owner of ${model}`,
@@ -127,7 +127,7 @@ test('an early quarter turn is tried, judged and put back in one tap', async ({ 
 test('proof goes over two days: the second cold start is reminded of, and a touch begins it anew', async ({
   page,
 }) => {
-  const later = await sharedClock(page);
+  const later = await ownClock(page);
   await checkIn(page, saw('Prove 1'));
   const step = page.locator('#step');
   await write(page, 'cap recovers', /recovers/);

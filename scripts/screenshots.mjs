@@ -142,6 +142,8 @@ const views = [
           .getByRole('button', { name: new RegExp(`^${check}`) })
           .first()
           .click();
+        const ready = page.getByRole('group', { name: 'Made ready' }).getByRole('button');
+        for (const one of await ready.all()) await one.click();
         await page.getByRole('button', { name: 'Do it' }).click();
         if (result) await page.getByRole('group', { name: 'Result' }).getByText(result).click();
       }

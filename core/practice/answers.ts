@@ -16,6 +16,8 @@ import { drawResult, likeliestResult, staysRight, trialResult } from '../proving
 import type { Hidden } from './hidden';
 import type { Shows } from './moves';
 import { readingFor } from './readings';
+import { readsIn, readyFor, seemsIn, type ReadyId } from './ready';
+import { judgeReading } from '../reading';
 import { signOf } from './signs';
 
 /** How a machine is now, as it answers. */
@@ -85,11 +87,24 @@ export const changes = (cause: CauseId, check: CheckId): boolean =>
 /** Whether a check may be read wrong even by a careful hand: only those are, in practice. */
 const isSoft = (check: CheckId): boolean => checkOf(check).results.some((r) => 'soft' in r);
 
-/** What a check shows on the machine as it is, nothing put right by it. */
-export function truthOf(hidden: Hidden, check: CheckId, now: Condition): string {
+/** What a trap shows in a check, time after time; what is made ready for it shows it at once. */
+function setBy(
+  { trap }: Hidden,
+  check: CheckId,
+  nth: number,
+  ready?: readonly ReadyId[],
+): string | undefined {
+  const set = trap?.shows?.[check];
+  const light = trap?.seenWith && readyFor(check).some((r) => r.id === trap.seenWith) ? trap.seenWith : null;
+  if (!light || !ready) return set?.[Math.min(nth, set.length - 1)];
+  return ready.includes(light) ? set?.at(-1) : set?.[0];
+}
+
+/** What a check shows on the machine as it is, nothing put right by it. `ready`: what was made ready for it, where it is said. */
+export function truthOf(hidden: Hidden, check: CheckId, now: Condition, ready?: readonly ReadyId[]): string {
   const nth = now.times.get(check) ?? 0;
-  const set = now.mended === 0 ? hidden.trap?.shows?.[check] : undefined;
-  if (set) return set[Math.min(nth, set.length - 1)]!;
+  const set = now.mended === 0 ? setBy(hidden, check, nth, ready) : undefined;
+  if (set) return set;
   const standing = standingOn(hidden, now.left);
   const may = (result: string): boolean => mayShow(check, result, now.left, standing);
   const before = now.truths.get(check);
@@ -103,22 +118,46 @@ export function truthOf(hidden: Hidden, check: CheckId, now: Condition): string 
   });
 }
 
-/** The reading or the words with which a result of a check shows. */
-export function showsOf(hidden: Hidden, check: CheckId, result: string, now: Condition, kpa?: number): Shows {
+/** How a check is made. */
+export interface Manner {
+  /** What the pump was brought to, kPa. */
+  kpa?: number | undefined;
+  /** What was not made ready. */
+  missed?: readonly ReadyId[];
+  /** What was not made ready when the squeeze was last measured without oil. */
+  dryMissed?: readonly ReadyId[];
+}
+
+/** The reading or the words with which a result of a check shows, as it is made. */
+export function showsOf(
+  hidden: Hidden,
+  check: CheckId,
+  result: string,
+  now: Condition,
+  { kpa, missed = [], dryMissed = [] }: Manner = {},
+): Shows {
   const chance = chanceOf(hidden, `${check} reads ${now.times.get(check) ?? 0}`);
-  const dry = check === 'compression-wet' && dryPsiOf(hidden, now);
-  const reading = readingFor(chance, check, result, hidden.machine, { kpa, ...(dry && { dryPsi: dry }) });
-  return { check, result, reading, words: signOf(check, result) ?? (reading ? null : PUMPED_SHUT) };
+  const wet = check === 'compression-wet';
+  const there = readingFor(chance, check, result, hidden.machine, {
+    kpa,
+    dryPsi: wet ? dryPsiOf(hidden, now) : undefined,
+  });
+  const seems = seemsIn(missed, check, result);
+  if (!there) return { check, result: seems, reading: null, words: signOf(check, seems) ?? PUMPED_SHUT };
+  // Oil raises what is there; it is compared with what the gauge came to before.
+  const reading = readsIn(missed, wet ? { ...there, dryPsi: dryPsiOf(hidden, now, dryMissed) } : there);
+  const judged = judgeReading(check, reading, hidden.machine);
+  return { check, result: 'result' in judged ? judged.result : seems, reading, words: signOf(check, seems) };
 }
 
 const PUMPED_SHUT = 'The needle stands like a post, and goes on standing with the metering lever pressed.';
 
-/** The squeeze before oil went in, psi, as its gauge reads. */
-function dryPsiOf(hidden: Hidden, now: Condition): number {
-  const dry = truthOf(hidden, 'compression-gauge', { ...now, times: new Map() });
-  return fitPlateau(
-    showsOf(hidden, 'compression-gauge', dry, { ...now, times: new Map() }).reading?.psi ?? [],
-  ).psi;
+/** The squeeze before oil goes in, psi, as its gauge reads without what was `missed`. */
+function dryPsiOf(hidden: Hidden, now: Condition, missed: readonly ReadyId[] = []): number {
+  const first = { ...now, times: new Map() };
+  const dry = truthOf(hidden, 'compression-gauge', first);
+  const { reading } = showsOf(hidden, 'compression-gauge', dry, first, { missed });
+  return Math.round(fitPlateau(reading?.psi ?? []).psi);
 }
 
 /**

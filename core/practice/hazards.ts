@@ -11,6 +11,7 @@ import {
 } from '../knowledge';
 import { isPressureCheck, TARGETS, tooMuch } from '../pressure';
 import type { Hidden } from './hidden';
+import { hurtsBy, type ReadyId } from './ready';
 
 /** What is known of a machine when somebody is about to make a check. */
 export interface Before {
@@ -38,16 +39,18 @@ export const hazardKnown = ({ standing, shown, unsafeKnown, madeSafe }: Before):
   HURTING.some((id) => standing.includes(id)) ||
   shown.get('pull-feel') === 'snatches';
 
-/** Why making a check now ends the exercise, in a sentence or two; null where it may be made. */
+/** Why making a check now, without what was `missed` in making ready, ends the exercise, in a sentence or two; null where it may be made. */
 export function hazardIn(
   hidden: Hidden,
   check: CheckId,
   kpa: number | undefined,
+  missed: readonly ReadyId[],
   now: Before,
 ): string | null {
   if (isPressureCheck(check) && kpa !== undefined && tooMuch(check, kpa, 'kPa'))
     return `${bothPressures(kpa, 'psi')} on the pump. ${TARGETS[check].name}: never beyond ${bothPressures(TARGETS[check].maxKpa, 'psi')}. What was tight has been blown out.`;
-  if (!runsIt(checkOf(check))) return null;
+  const unready = hurtsBy(missed);
+  if (unready || !runsIt(checkOf(check))) return unready;
   const hurts = HURTING.find((id) => now.standing.includes(id));
   if (hurts) return HURTS[hurts];
   if (now.shown.get('pull-feel') === 'snatches')

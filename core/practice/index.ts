@@ -14,6 +14,7 @@ export {
 export { hiddenOf, type Hidden } from './hidden';
 export type { Ended, Move, Noted, Shows, Step, Worked } from './moves';
 export { caseIn, workBy, WAYS, type PracticeWay } from './robot';
+export { misledBy, READY_IDS, readyFor, type ReadyId } from './ready';
 export { TRAPS, trapOf, type Trap } from './traps';
 export { benchFor, workedBy, type Working } from './work';
 export { drawExercise, trapOfWeek, weekOf } from './choose';

@@ -1,6 +1,7 @@
 import type { Evidence } from '../diagnosis';
 import type { CauseId, CheckId, ComplaintId, Outcome, PartId, RemedyId, Sureness } from '../knowledge';
 import type { Reading } from '../reading';
+import type { ReadyId } from './ready';
 
 /** What somebody makes of what a check showed: a result picked, or a reading to be judged. */
 export interface Noted {
@@ -11,8 +12,8 @@ export interface Noted {
 
 /** One thing done at the bench of an exercise. What the machine answers follows from the exercise and the moves before. */
 export type Move =
-  /** A check made; `kpa`: what the pump was brought to. */
-  | { do: 'look'; check: CheckId; kpa?: number }
+  /** A check made; `kpa`: what the pump was brought to; `ready`: what was made ready before it, everything where it is not said. */
+  | { do: 'look'; check: CheckId; kpa?: number; ready?: readonly ReadyId[] }
   | { do: 'note'; check: CheckId; noted: Noted }
   | { do: 'off' | 'on'; part: PartId }
   | { do: 'mend'; cause: CauseId; remedy?: RemedyId }
@@ -39,6 +40,8 @@ export interface Step {
   at: number;
   minutes: number;
   shows?: Shows;
+  /** What was not made ready before it. */
+  missed?: readonly ReadyId[];
   /** What was noted, as the bench takes it; null where a reading could not be judged. */
   result?: string | null;
   outcome?: Outcome;

@@ -88,7 +88,8 @@ function gradeOf(
   const asked = steps.filter((s) => s.move.do === 'ask').length;
   const inVain = steps.filter((s) => s.outcome === 'no-change').length;
   if (comesBack > 0 || inVain > 0 || asked > 2) return 'hard';
-  return asked === 0 && minutes <= AS_GOOD * plan ? 'easy' : 'good';
+  const made = steps.every((s) => !s.missed);
+  return made && asked === 0 && minutes <= AS_GOOD * plan ? 'easy' : 'good';
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { CauseId, CheckId, ComplaintId, History } from '../knowledge';
+import type { ReadyId } from './ready';
 
 /** A machine that takes technicians in: what is wrong, what it shows besides, and what it teaches. */
 export interface Trap {
@@ -11,6 +12,8 @@ export interface Trap {
   from: Partial<Readonly<Record<ComplaintId, readonly CauseId[]>>>;
   /** What some checks show, time after time, whatever would be drawn; the last goes on until something is mended. */
   shows?: Partial<Readonly<Record<CheckId, readonly string[]>>>;
+  /** Made ready, it shows the last of these at once; not made ready, the first. */
+  seenWith?: ReadyId;
   /** While this is still there, no other repair shows any effect. */
   hides?: CauseId;
 }
@@ -33,6 +36,7 @@ export const TRAPS: readonly Trap[] = [
     history: { openedBefore: 'no', monthsStored: 7, lightUse: true },
     says: 'Stood since spring. My neighbour says the coil is gone.',
     from: { 'no-fire': ['metering-diaphragm-stiff'] },
+    seenWith: 'room-dim',
     shows: {
       'spark-tester': ['none', 'strong'],
       'spark-stop-wire-off': ['unchanged'],

@@ -19,6 +19,7 @@ import { changes, effectOf, showsOf, standingOn, triedOn, truthOf, type Conditio
 import { hazardIn, hazardKnown } from './hazards';
 import type { Hidden } from './hidden';
 import type { Ended, Move, Shows, Step, Worked } from './moves';
+import { notReady, READY_IDS, type ReadyId } from './ready';
 
 /** Putting right what is unsafe, minutes. */
 const MAKE_SAFE_MINUTES = 6;
@@ -36,6 +37,8 @@ class Bench {
   private times = new Map<CheckId, number>();
   private shown = new Map<CheckId, string>();
   private mended = 0;
+  /** What was not made ready when the squeeze was last measured without oil. */
+  private dryMissed: readonly ReadyId[] = [];
   private walkedRound = false;
   private unsafeKnown = false;
   private madeSafe = false;
@@ -65,8 +68,8 @@ class Bench {
     return { standing, left, shown, walkedRound, madeSafe, unsafeKnown };
   }
 
-  private truth(check: CheckId): string {
-    const result = truthOf(this.hidden, check, this.now);
+  private truth(check: CheckId, ready?: readonly ReadyId[]): string {
+    const result = truthOf(this.hidden, check, this.now, ready);
     this.truths.set(check, result);
     return result;
   }
@@ -93,27 +96,30 @@ class Bench {
     return engine === 'running' && DEAD_STARTS.has(this.truth('start-trial')) ? WILL_NOT_RUN : null;
   }
 
-  private look({ check, kpa }: Extract<Move, { do: 'look' }>): Omit<Partial<Step>, 'move'> {
+  private look({ check, kpa, ready }: Extract<Move, { do: 'look' }>): Omit<Partial<Step>, 'move'> {
     const minutes = costOf(checkOf(check), this.off);
+    const missed = notReady(check, ready ?? READY_IDS).map((r) => r.id);
     this.off = offAfter(checkOf(check), this.off);
-    const hazard = hazardIn(this.hidden, check, kpa, this.known);
+    const hazard = hazardIn(this.hidden, check, kpa, missed, this.known);
     if (hazard) {
       this.ended = { why: 'hazard', says: hazard };
-      return { minutes };
+      return { minutes, missed };
     }
     const cannot = this.cannot(check);
     if (cannot) return { minutes, shows: { check, result: null, words: cannot, reading: null } };
     if (check === 'safety-walkround') return { minutes, shows: this.walkRound() };
     const tried = triedOn(this.hidden, check, this.now);
-    const result = tried ? tried.result : this.truth(check);
-    const shows = showsOf(this.hidden, check, result, this.now, kpa);
+    const result = tried ? tried.result : this.truth(check, ready);
+    const { dryMissed } = this;
+    const shows = showsOf(this.hidden, check, result, this.now, { kpa, missed, dryMissed });
+    if (check === 'compression-gauge') this.dryMissed = missed;
     if (tried) this.putRight(tried.rights);
     else {
       this.times.set(check, (this.times.get(check) ?? 0) + 1);
       this.shown.set(check, result);
     }
     this.inHand = shows;
-    return { minutes, shows };
+    return { minutes, shows, ...(missed.length > 0 && { missed }) };
   }
 
   private walkRound(): Shows {

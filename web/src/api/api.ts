@@ -69,9 +69,10 @@ const askOrRemember: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryErro
   { dispatch, getState, ...rest },
   extra,
 ) => {
+  const asked = Date.now();
   const result = await ask(args, { dispatch, getState, ...rest }, extra);
   const date = Date.parse(result.meta?.response?.headers.get('date') ?? '');
-  if (Number.isFinite(date)) dispatch(clockRead({ server: date, here: Date.now() }));
+  if (Number.isFinite(date)) dispatch(clockRead({ server: date, asked, here: Date.now() }));
   const { offline } = (getState() as { outbox: { offline: boolean } }).outbox;
   if (result.error?.status === 401) {
     // Signed out, or locked, by this device or another: how it stands is asked, and what was to be sent waits.

@@ -252,7 +252,11 @@ describe('sending', () => {
     const { note, send, store } = bench();
     await note('one', 'a');
     store.dispatch(
-      clockRead({ server: Date.parse('2026-05-02T10:00:00Z'), here: Date.parse('2026-05-04T10:00:00Z') }),
+      clockRead({
+        server: Date.parse('2026-05-02T10:00:00Z'),
+        asked: Date.parse('2026-05-04T10:00:00Z'),
+        here: Date.parse('2026-05-04T10:00:00Z'),
+      }),
     );
     await send();
     expect(dates).toEqual(['2026-05-02T10:00:00.000Z']);

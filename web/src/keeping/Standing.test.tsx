@@ -58,7 +58,7 @@ describe('how it stands', () => {
   it('tells of a clock that is off', () => {
     const store = draw(<Standing />);
     const here = Date.now();
-    act(() => void store.dispatch(clockRead({ server: here - 2 * 86_400_000, here })));
+    act(() => void store.dispatch(clockRead({ server: here - 2 * 86_400_000, asked: here, here })));
     expect(screen.getByRole('status').textContent).toContain('clock is 2 days ahead');
   });
 });

@@ -15,8 +15,13 @@ export const clock = createSlice({
   name: 'clock',
   initialState: (): Clock => ({ offMs: 0 }),
   reducers: {
-    /** What the server's clock said, and this device's at the same moment, ms. */
-    clockRead: (state, { payload: { server, here } }: PayloadAction<{ server: number; here: number }>) => {
+    /** What the server's clock said in an answer, and this device's when it was asked and answered, ms. */
+    clockRead: (
+      state,
+      { payload: { server, asked, here } }: PayloadAction<{ server: number; asked: number; here: number }>,
+    ) => {
+      // An answer that took so long, a night with the lid shut it may be, says nothing of the moment it is read.
+      if (Math.abs(here - asked) > SLACK_MS) return;
       const off = server - here;
       // Kept while it is about the same: a date to the second must not move every entry.
       if (Math.abs(off) < SLACK_MS) state.offMs = 0;

@@ -1,4 +1,12 @@
-import { codeOf, hiddenOf, workedBy, type Exercise, type Move } from '@rusty-wren/core/practice';
+import {
+  codeOf,
+  hiddenOf,
+  readyFor,
+  workedBy,
+  type Exercise,
+  type Move,
+  type ReadyId,
+} from '@rusty-wren/core/practice';
 import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
 import { act, cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -41,10 +49,12 @@ const bench = (exercise: Exercise) => open(`/practice/machine/${codeOf(exercise)
 const shownBy = (exercise: Exercise, ...moves: Move[]) => workedBy(hiddenOf(exercise), moves);
 const clock = () => screen.getByLabelText('Bench time so far').textContent;
 
-async function look(check: CheckId): Promise<void> {
+async function look(check: CheckId, ...but: ReadyId[]): Promise<void> {
   const { name } = checkOf(check);
   await userEvent.type(screen.getByLabelText('Find a check'), name);
   await userEvent.click(screen.getAllByRole('button', { name: new RegExp(`^${name}`) })[0]!);
+  for (const { name } of readyFor(check).filter((r) => !but.includes(r.id)))
+    await userEvent.click(screen.getByRole('button', { name }));
   await userEvent.click(screen.getByRole('button', { name: 'Do it' }));
 }
 
@@ -125,6 +135,39 @@ describe('a hidden machine on the bench', () => {
     expect(screen.getByRole('heading', { name: 'Stop.' })).toBeTruthy();
     expect(screen.getByText(/never beyond/)).toBeTruthy();
   });
+
+  it('ends where something was not made ready that hurts somebody, and says so', async () => {
+    bench(CLOGGED);
+    await look('spark-tester', 'fuel-away');
+    expect(screen.getByRole('heading', { name: 'Stop.' })).toBeTruthy();
+    expect(screen.getByText(/open can stood beside the spark/)).toBeTruthy();
+  });
+
+  it('makes ready by one key, thing by thing, and takes a thing back by a tap', async () => {
+    bench(CLOGGED);
+    await userEvent.type(screen.getByLabelText('Find a check'), 'Measure compression{Enter}');
+    const made = () =>
+      within(screen.getByRole('group', { name: 'Made ready' }))
+        .getAllByRole('button')
+        .map((b) => b.getAttribute('aria-pressed'));
+    expect(made()).toEqual(['false', 'false']);
+    (document.activeElement as HTMLElement).blur();
+    await userEvent.keyboard('x');
+    expect(made()).toEqual(['true', 'false']);
+    await userEvent.keyboard('x');
+    expect(made()).toEqual(['true', 'true']);
+    await userEvent.click(screen.getByRole('button', { name: 'Lead earthed' }));
+    expect(made()).toEqual(['false', 'true']);
+  });
+
+  it('afterwards says what was measured in a way that misleads', async () => {
+    bench(CLOGGED);
+    await look('spark-tester', 'room-dim');
+    await userEvent.click(within(screen.getByRole('group', { name: 'Result' })).getByText('strong'));
+    await userEvent.click(screen.getByRole('button', { name: 'Hand back' }));
+    const says = screen.getByRole('list', { name: 'What the teacher says' }).textContent;
+    expect(says).toContain('Look at the spark, in bright light: a faint spark is not seen in it.');
+  }, 30_000);
 
   it('afterwards says what it was, the minutes beside the plan’s, and what was believed too soon', async () => {
     bench(CLOGGED);

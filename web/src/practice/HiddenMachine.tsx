@@ -101,9 +101,9 @@ function Going({ exercise }: { exercise: Exercise }): ReactElement {
       check={picked}
       off={off}
       onLeave={() => setPicked(null)}
-      onDo={(kpa) => {
+      onDo={(kpa, ready) => {
         setPicked(null);
-        take({ do: 'look', check: picked, ...(kpa !== undefined && { kpa }) });
+        take({ do: 'look', check: picked, ready, ...(kpa !== undefined && { kpa }) });
       }}
     />
   ) : (

@@ -1,9 +1,11 @@
 import { costOf } from '@rusty-wren/core/diagnosis';
 import { checkOf, toOpen, type CheckId, type PartId } from '@rusty-wren/core/knowledge';
+import { readyFor, type ReadyId } from '@rusty-wren/core/practice';
 import { isPressureCheck, TARGETS } from '@rusty-wren/core/pressure';
 import { bothPressures } from '@rusty-wren/core/units';
-import { Minus, Plus } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
+import { Check, Circle, Minus, Plus } from 'lucide-react';
+import { useMemo, useState, type ReactElement } from 'react';
+import { useKeys } from '../app/keys';
 import { PartsFirst } from '../bench/steps/PartsFirst';
 import { StepHead } from '../bench/steps/StepHead';
 import { Button } from '../ui/Button';
@@ -14,7 +16,7 @@ import { minutesWords } from '../ui/words';
 const STROKE_KPA = 7;
 const MOST_KPA = 140;
 
-/** A check about to be made: what it takes, what comes off, the caution, and how far to pump. */
+/** A check about to be made: what it takes, what comes off, the caution, what is made ready, and how far to pump. */
 export function Ready({
   check: id,
   off,
@@ -23,7 +25,7 @@ export function Ready({
 }: {
   check: CheckId;
   off: readonly PartId[];
-  onDo: (kpa?: number) => void;
+  onDo: (kpa: number | undefined, ready: readonly ReadyId[]) => void;
   onLeave: () => void;
 }): ReactElement {
   const check = checkOf(id);
@@ -31,12 +33,54 @@ export function Ready({
   const isOff = new Set(off);
   const opens = toOpen(check.access, isOff);
   const pumps = isPressureCheck(id);
+  const [ready, setReady] = useState<readonly ReadyId[]>([]);
+  const turn = (which: ReadyId): void =>
+    setReady((was) => (was.includes(which) ? was.filter((r) => r !== which) : [...was, which]));
+  const wanted = useMemo(() => readyFor(id), [id]);
+  useKeys(
+    useMemo(
+      () =>
+        wanted.length === 0
+          ? []
+          : [
+              {
+                key: 'x',
+                does: 'make the next thing ready',
+                run: () =>
+                  setReady((was) => {
+                    const next = wanted.find((r) => !was.includes(r.id));
+                    return next ? [...was, next.id] : was;
+                  }),
+              },
+            ],
+      [wanted],
+    ),
+  );
   return (
     <section aria-label="About to">
       <StepHead eyebrow="You look at" title={check.name} aside={minutesWords(costOf(check, isOff))} />
       <PartsFirst what="First off" parts={opens} />
       <Caution says={check.caution} />
       <p className="mt-2 max-w-[62ch] text-lg leading-snug">{check.how}</p>
+      {wanted.length > 0 && (
+        <div className="mt-4 flex flex-wrap gap-3" role="group" aria-label="Made ready">
+          {wanted.map((r) => (
+            <Button
+              key={r.id}
+              className="min-h-14 text-lg"
+              aria-pressed={ready.includes(r.id)}
+              onClick={() => turn(r.id)}
+            >
+              {ready.includes(r.id) ? (
+                <Check aria-hidden className="text-moss" />
+              ) : (
+                <Circle aria-hidden className="text-soft" />
+              )}
+              {r.name}
+            </Button>
+          ))}
+        </div>
+      )}
       {pumps && (
         <div className="mt-4 flex flex-wrap items-center gap-4" role="group" aria-label="Pump">
           <Button
@@ -69,7 +113,7 @@ export function Ready({
           data-result="1"
           className="min-h-16 px-8 text-xl"
           disabled={pumps && kpa < 2 * STROKE_KPA}
-          onClick={() => onDo(pumps ? kpa : undefined)}
+          onClick={() => onDo(pumps ? kpa : undefined, ready)}
         >
           Do it
         </Button>

@@ -1,5 +1,5 @@
 import { causeOf, checkOf } from '@rusty-wren/core/knowledge';
-import type { Review } from '@rusty-wren/core/practice';
+import { misledBy, type Review } from '@rusty-wren/core/practice';
 import type { ReactElement, ReactNode } from 'react';
 import { causesInWords, inSentence, minutesWords, percent } from '../ui/words';
 import { cameOf, clockWords, moveName } from './SoFar';
@@ -23,6 +23,10 @@ export function TeacherSays({
     const step = steps[Number(ref)];
     return step ? `${inSentence(moveName(step.move))} (${cameOf(step)})` : 'what the owner said';
   };
+  const misled = steps.flatMap(({ move, shows, missed = [] }) => {
+    const how = shows && misledBy(missed);
+    return how ? [{ move, how }] : [];
+  });
   const misread = steps.filter((s) => s.misread);
   const { ended, left } = going.worked;
   const stays = left.filter((cause) => !comesBack.includes(cause));
@@ -40,6 +44,11 @@ export function TeacherSays({
         <Point key={step}>
           Believed too soon: <strong>{inSentence(causeOf(cause).name)}</strong>, {percent(probability)}.
           {against.length > 0 && ` Against it spoke: ${against.map((m) => named(m.ref)).join(', ')}.`}
+        </Point>
+      ))}
+      {misled.map(({ move, how }, n) => (
+        <Point key={n}>
+          <strong>{moveName(move)}</strong>, {how}.
         </Point>
       ))}
       {misread.map((step, n) => (

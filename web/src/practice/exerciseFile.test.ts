@@ -24,6 +24,7 @@ describe('the file of an exercise', () => {
     [file({ moves: [{ do: 'dance' }] }), 'moves[0]'],
     [file({ moves: [{ do: 'look', check: 'tea-leaves' }] }), 'moves[0].check'],
     [file({ moves: [{ do: 'look', check: 'plug-look', kpa: -1 }] }), 'moves[0].kpa'],
+    [file({ moves: [{ do: 'look', check: 'plug-look', ready: ['coffee'] }] }), 'moves[0].ready[0]'],
     [file({ moves: [{ do: 'mend' }] }), 'moves[0].cause'],
     [file({ moves: [{ do: 'note', check: 'plug-look', noted: { sureness: 'sure' } }] }), 'moves[0].noted'],
     [file({ moves: Array.from({ length: 501 }, () => ({ do: 'ask' })) }), 'moves'],

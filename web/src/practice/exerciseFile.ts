@@ -1,6 +1,6 @@
 import { readingSchema } from '@rusty-wren/contract';
 import { CAUSE_IDS, CHECK_IDS, PART_IDS, REMEDY_IDS, SURENESS } from '@rusty-wren/core/knowledge';
-import { codeOf, readCode, type Exercise, type Move } from '@rusty-wren/core/practice';
+import { codeOf, readCode, READY_IDS, type Exercise, type Move } from '@rusty-wren/core/practice';
 import Joi from 'joi';
 
 /** An exercise and how somebody worked it, as it goes from hand to hand. */
@@ -18,7 +18,17 @@ const check = Joi.string()
 
 const move = Joi.alternatives().conditional('.do', {
   switch: [
-    { is: 'look', then: Joi.object({ do: Joi.any(), check, kpa: Joi.number().min(0).max(MOST_KPA) }) },
+    {
+      is: 'look',
+      then: Joi.object({
+        do: Joi.any(),
+        check,
+        kpa: Joi.number().min(0).max(MOST_KPA),
+        ready: Joi.array()
+          .items(Joi.string().valid(...READY_IDS))
+          .unique(),
+      }),
+    },
     {
       is: 'note',
       then: Joi.object({
