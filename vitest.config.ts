@@ -3,6 +3,9 @@ import { defineConfig } from 'vitest/config';
 /** Milliseconds. A machine shared with others may give a test a tenth of its time: only what hangs should fail. */
 const TIMEOUT = 300_000;
 
+/** To load all modules anew for each file takes longer than to run it; none of these may leave anything in them. */
+const SHARED = { isolate: false };
+
 export default defineConfig({
   test: {
     // Every core: half of the files wait for a database or a page as much as they count.
@@ -11,6 +14,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
+          ...SHARED,
           environment: 'node',
           include: ['core/**/*.test.ts', 'contract/**/*.test.ts', 'scripts/**/*.test.ts'],
           testTimeout: TIMEOUT,
@@ -27,6 +31,7 @@ export default defineConfig({
       {
         test: {
           name: 'api',
+          ...SHARED,
           environment: 'node',
           include: ['server/**/*.test.ts'],
           testTimeout: TIMEOUT,

@@ -2,6 +2,9 @@ import { randomUUID } from 'node:crypto';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page } from '@playwright/test';
 
+/** Slow, and about what seldom changes: made by `npm run torture`, not by every test run. */
+export const RARE = { tag: '@rare' };
+
 /** The bench as a technician works it, for tests to speak in. */
 export const step = (page: Page): Locator => page.locator('#step');
 export const suspects = (page: Page): Locator => page.getByRole('region', { name: 'Suspects' });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { barred, checkIn } from './bench';
+import { RARE, barred, checkIn } from './bench';
 
 test('an owner is found with a slip, by keys; the machine’s life is opened, and it is a comeback at the counter', async ({
   page,
@@ -65,47 +65,51 @@ test('an owner is found with a slip, by keys; the machine’s life is opened, an
   await expect(page.getByRole('heading', { name: /Comeback 45, 1 job in this shop/ })).toBeVisible();
 });
 
-test('ten thousand closed jobs are paged through by keyboard, and each is fetched once', async ({ page }) => {
-  await checkIn(page, {
-    owner: 'Ottilie Brackwater',
-    kind: 'Chainsaw',
-    maker: 'Brakken',
-    model: 'Endless 45',
-    cc: '45',
-    complaints: ['Will not fire'],
-  });
-  const jobId = new URL(page.url()).pathname.split('/')[2]!;
-  const tags = (await (await page.request.get('/api/jobs?show=open')).json()) as { job: { id: string } }[];
-  const tag = tags.find((t) => t.job.id === jobId)!;
-  // As many as a shop closes in a dozen years, page by page as the server gives them out.
-  const [jobs, most] = [10_000, 100];
-  const asked: number[] = [];
-  await page.route('**/api/jobs?show=closed*', (route) => {
-    const after = new URL(route.request().url()).searchParams.get('after');
-    const from = after === null ? 0 : Number(after) + 1;
-    asked.push(from);
-    const some = Array.from({ length: most }, (_, n) => ({
-      ...tag,
-      stage: 'closed',
-      stageSince: new Date(Date.UTC(2026, 0, 1) - (from + n) * 3_600_000).toISOString(),
-      job: { ...tag.job, id: String(from + n), tag: jobs - from - n },
-    }));
-    const last = from + most - 1;
-    const next = last < jobs - 1 ? { since: some.at(-1)!.stageSince, id: String(last) } : null;
-    return route.fulfill({ json: { tags: some, next } });
-  });
-  await page.goto('/closed');
-  const table = page.getByRole('table', { name: 'Closed jobs' });
-  await expect(table.getByText('10000', { exact: true })).toBeVisible();
-  // Onto the table: it scrolls by its own keys.
-  await page.locator('[data-virtuoso-scroller]').focus();
-  await expect(async () => {
-    await page.keyboard.press('End');
-    await expect(table.getByText('1', { exact: true })).toBeVisible({ timeout: 100 });
-  }).toPass({ timeout: 60_000, intervals: [20] });
-  expect(asked).toEqual(Array.from({ length: jobs / most }, (_, n) => n * most));
-  // However many there are, only those in sight are drawn.
-  expect(await table.getByRole('row').count()).toBeLessThan(60);
-  await page.keyboard.press('Home');
-  await expect(table.getByText('10000', { exact: true })).toBeVisible();
-});
+test(
+  'ten thousand closed jobs are paged through by keyboard, and each is fetched once',
+  RARE,
+  async ({ page }) => {
+    await checkIn(page, {
+      owner: 'Ottilie Brackwater',
+      kind: 'Chainsaw',
+      maker: 'Brakken',
+      model: 'Endless 45',
+      cc: '45',
+      complaints: ['Will not fire'],
+    });
+    const jobId = new URL(page.url()).pathname.split('/')[2]!;
+    const tags = (await (await page.request.get('/api/jobs?show=open')).json()) as { job: { id: string } }[];
+    const tag = tags.find((t) => t.job.id === jobId)!;
+    // As many as a shop closes in a dozen years, page by page as the server gives them out.
+    const [jobs, most] = [10_000, 100];
+    const asked: number[] = [];
+    await page.route('**/api/jobs?show=closed*', (route) => {
+      const after = new URL(route.request().url()).searchParams.get('after');
+      const from = after === null ? 0 : Number(after) + 1;
+      asked.push(from);
+      const some = Array.from({ length: most }, (_, n) => ({
+        ...tag,
+        stage: 'closed',
+        stageSince: new Date(Date.UTC(2026, 0, 1) - (from + n) * 3_600_000).toISOString(),
+        job: { ...tag.job, id: String(from + n), tag: jobs - from - n },
+      }));
+      const last = from + most - 1;
+      const next = last < jobs - 1 ? { since: some.at(-1)!.stageSince, id: String(last) } : null;
+      return route.fulfill({ json: { tags: some, next } });
+    });
+    await page.goto('/closed');
+    const table = page.getByRole('table', { name: 'Closed jobs' });
+    await expect(table.getByText('10000', { exact: true })).toBeVisible();
+    // Onto the table: it scrolls by its own keys.
+    await page.locator('[data-virtuoso-scroller]').focus();
+    await expect(async () => {
+      await page.keyboard.press('End');
+      await expect(table.getByText('1', { exact: true })).toBeVisible({ timeout: 100 });
+    }).toPass({ timeout: 60_000, intervals: [20] });
+    expect(asked).toEqual(Array.from({ length: jobs / most }, (_, n) => n * most));
+    // However many there are, only those in sight are drawn.
+    expect(await table.getByRole('row').count()).toBeLessThan(60);
+    await page.keyboard.press('Home');
+    await expect(table.getByText('10000', { exact: true })).toBeVisible();
+  },
+);

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { checkIn, checkInAtCounter, step, trail, trimmer, write } from './bench';
+import { RARE, checkIn, checkInAtCounter, step, trail, trimmer, write } from './bench';
 import { CHROMIUM } from './chromium.mjs';
 import { signedIn } from './signedIn.mjs';
 
@@ -70,7 +70,7 @@ test('two tabs with the server away, both closed, one opened again: every note o
     .toEqual(['first tab 1', 'second tab 1', 'first tab 2', 'second tab 2', 'first tab 3', 'second tab 3']);
 });
 
-test('eight tabs at once: all work, and see what each notes', async ({ page, context }) => {
+test('eight tabs at once: all work, and see what each notes', RARE, async ({ page, context }) => {
   await checkIn(page, trimmer('Eight 1'));
   const tabs = [page];
   for (let n = 2; n <= 8; n++) {

@@ -7,7 +7,7 @@ import { freePort, startPostgres } from './postgres.mjs';
 
 /**
  * Everything the project promises, in one run: lint, rooms, types, unit, API and browser tests. `--only browser` makes the
- * browser tests alone, `--only api` the server's; what follows goes to their runner.
+ * browser tests alone, `--only api` the server's, `--only rare` those that no run makes; what follows goes to their runner.
  */
 const at = process.argv.indexOf('--only');
 const only = at < 0 ? null : (process.argv[at + 1] ?? '');
@@ -119,7 +119,7 @@ failed += unit?.numFailedTests ?? 0;
 if (!unitOk && !unit?.numFailedTests) failed++;
 
 if (only === null) check('torture, in short', ['npx', 'tsx', 'scripts/torture/torture.ts', '--short']);
-if (wanted('browser')) await inTheBrowser();
+if (wanted('browser') || wanted('rare')) await inTheBrowser();
 await close();
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
@@ -160,7 +160,14 @@ async function inTheBrowser() {
   const browserOk = run(
     'browser tests',
     // Some are asked for: only those, not all that would go before them.
-    ['npx', 'playwright', 'test', ...rest, ...(rest.length > 0 ? ['--no-deps'] : [])],
+    [
+      'npx',
+      'playwright',
+      'test',
+      ...(only === 'rare' ? ['--grep', '@rare', '--project', 'side by side'] : ['--grep-invert', '@rare']),
+      ...rest,
+      ...(rest.length > 0 ? ['--no-deps'] : []),
+    ],
     {
       BASE_URL: base,
       LAN_URL: `https://${lan}:${lanPort}`,

@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import pg from 'pg';
 import { startPostgres } from '../postgres.mjs';
 import { App } from './bench';
@@ -9,7 +10,7 @@ import { throughput } from './throughput';
 
 /**
  * What the server promises, tried the hard way on a database of its own: `npm run torture`, some minutes; `--short` for every
- * test run. `--only kills,malformed,streams,disk,throughput` makes some of them.
+ * test run. `--only kills,malformed,streams,disk,throughput,browser` makes some of them.
  */
 const short = process.argv.includes('--short');
 const only = process.argv.includes('--only')
@@ -44,6 +45,10 @@ try {
     await app.stop();
   }
   if (wanted('disk') && !short) wrong.push(...(await diskFull()));
+  if (wanted('browser') && !short) {
+    const { status } = spawnSync('node', ['scripts/test.mjs', '--only', 'rare'], { stdio: 'inherit' });
+    if (status !== 0) wrong.push('browser tests: see above');
+  }
 } finally {
   await pool.end().catch(() => undefined);
   cluster.stop();
