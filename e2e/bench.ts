@@ -14,6 +14,12 @@ const wholeBench = (page: Page): Promise<void> => expect(trail(page)).toBeVisibl
 export const tray = (page: Page): Locator => page.getByRole('region', { name: 'Tray' });
 export const leading = (page: Page): Locator => suspects(page).locator('[data-suspect]').first();
 
+/** What is proposed has been thought through: it does not change any more by itself. */
+export async function settled(page: Page): Promise<void> {
+  await wholeBench(page);
+  await expect(step(page).locator('[aria-busy=true]')).toHaveCount(0);
+}
+
 /** Writes a line on the bench line and waits until it stands in the trail. */
 export async function write(page: Page, line: string, stands: string | RegExp): Promise<void> {
   const field = page.getByRole('textbox', { name: 'Bench line' });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { anyCheck, step, trail } from './bench';
+import { anyCheck, settled, step, trail } from './bench';
 
 /** Counts what hands do from here on: presses on the screen, and keys. */
 async function countHands(page: Page): Promise<void> {
@@ -48,7 +48,7 @@ async function hang(page: Page, kind: string, complaint: string): Promise<void> 
 /** A result of a check: at once where it is what the screen proposes, else by typing its name. */
 async function note(page: Page, check: string, result: string): Promise<void> {
   const heading = step(page).getByRole('heading', { level: 2 }).first();
-  await expect(page.getByText('Looking two checks ahead')).toHaveCount(0);
+  await settled(page);
   if ((await heading.textContent()) !== check) {
     await page.getByRole('button', { name: 'Any other check' }).click();
     await anyCheck(page, check).click();

@@ -5,6 +5,7 @@ import {
   checkIn,
   found,
   reach,
+  settled,
   step,
   suspects,
   trail,
@@ -122,6 +123,7 @@ test('nothing typed is lost: reload, back and a closed dialog', async ({ page })
 
   await checkIn(page, trimmer('Draft 1', 'Fades under way'));
   const job = page.url();
+  await settled(page);
   const next = await heading(page).innerText();
   // A chosen check is in the address; Back goes to what was up before.
   await page.getByRole('button', { name: 'Any other check' }).click();
@@ -231,7 +233,7 @@ test('the rack and the bench say the same about a job', async ({ page }) => {
     const hung = page.locator(`[data-tag="${tag}"]`);
     const asks = (await hung.locator('p[title]').getAttribute('title')) ?? '';
     await hung.click();
-    await expect(page.getByRole('progressbar')).toHaveCount(0);
+    await settled(page);
     await expect(heading(page)).toHaveText(asks.replace(/, [\d½]+ min$/, ''));
   }
 });

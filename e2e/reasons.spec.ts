@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { checkIn, findBy, found, leading, step, suspects, trail, write } from './bench';
+import { checkIn, findBy, found, leading, settled, step, suspects, trail, write } from './bench';
 
 const saw = (model: string, ...complaints: string[]) => ({
   owner: `Owner of ${model}`,
@@ -189,6 +189,7 @@ test('a job goes out as a case file and comes in again with all it found', async
   await checkIn(page, saw('File 1', 'Will not fire'));
   await write(page, 'comp 62 98 117 124', '62 98 117 124 psi');
   await write(page, 'spark none', 'Look at the spark: none');
+  await settled(page);
   const lead = await leading(page).innerText();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -269,6 +270,7 @@ test('faults found on the way stay found beside what explains the complaint', as
   await expect(suspects(page).locator('[data-suspect=air-filter-clogged]')).toHaveCount(0);
   await expect(leading(page)).toContainText(/Stop switch|Coil/);
   // The rack says the same as the bench.
+  await settled(page);
   const next = await step(page).getByRole('heading', { level: 2 }).first().innerText();
   await page.goto('/');
   await expect(page.getByRole('link', { name: /Brakken Found 1/ })).toContainText(next);

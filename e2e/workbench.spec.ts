@@ -1,5 +1,17 @@
 import { expect, test } from '@playwright/test';
-import { barred, checkIn, found, leading, step, suspects, trail, tray, trimmer, write } from './bench';
+import {
+  barred,
+  checkIn,
+  found,
+  leading,
+  settled,
+  step,
+  suspects,
+  trail,
+  tray,
+  trimmer,
+  write,
+} from './bench';
 
 test('the bench line shows what it understood, logs it, and says what it did not', async ({ page }) => {
   await checkIn(page, trimmer('Line 1'));
@@ -29,6 +41,7 @@ test('the bench line shows what it understood, logs it, and says what it did not
 test('a job is worked by keyboard alone', async ({ page }) => {
   await checkIn(page, trimmer('Keys 1'));
   await page.locator('body').click({ position: { x: 5, y: 400 } });
+  await settled(page);
   const first = (await step(page).getByRole('heading').first().textContent()) ?? '';
   await page.keyboard.press('o');
   await expect(step(page).getByText('You chose')).toBeVisible();

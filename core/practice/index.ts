@@ -12,7 +12,7 @@ export {
   type ThemeId,
 } from './exercise';
 export { hiddenOf, type Hidden } from './hidden';
-export type { Ended, Move, Noted, Shows, Step, Worked } from './moves';
+export { lastNote, type Ended, type Move, type Noted, type Shows, type Step, type Worked } from './moves';
 export { caseIn, workBy, WAYS, type PracticeWay } from './robot';
 export { misledBy, READY_IDS, readyFor, type ReadyId } from './ready';
 export { TRAPS, trapOf, type Trap } from './traps';

@@ -4,10 +4,10 @@ import type { Hidden } from './hidden';
 import type { Step, Worked } from './moves';
 
 /** What a step puts on the log of the bench. */
-function notedIn({ move, shows, result, outcome, off }: Step, after: Step['off']): Noted[] {
+function notedIn({ move, shows, result, slip, outcome, off }: Step, after: Step['off']): Noted[] {
   switch (move.do) {
     case 'note': {
-      if (result === undefined) return [];
+      if (result === undefined || slip) return [];
       const { reading, result: picked, sureness } = move.noted;
       const said = reading ? { reading } : { result: picked ?? '' };
       return [{ kind: 'finding', body: { check: move.check, ...said, sureness } }];
@@ -40,6 +40,7 @@ function notedIn({ move, shows, result, outcome, off }: Step, after: Step['off']
           : []),
       ];
     case 'ask':
+    case 'take-back':
     case 'hand-back':
       return [];
   }

@@ -15,6 +15,8 @@ export type Move =
   /** A check made; `kpa`: what the pump was brought to; `ready`: what was made ready before it, everything where it is not said. */
   | { do: 'look'; check: CheckId; kpa?: number; ready?: readonly ReadyId[] }
   | { do: 'note'; check: CheckId; noted: Noted }
+  /** The note just made was a slip: what was shown is in hand again. */
+  | { do: 'take-back' }
   | { do: 'off' | 'on'; part: PartId }
   | { do: 'mend'; cause: CauseId; remedy?: RemedyId }
   /** What was found unsafe is put right. */
@@ -44,6 +46,8 @@ export interface Step {
   missed?: readonly ReadyId[];
   /** What was noted, as the bench takes it; null where a reading could not be judged. */
   result?: string | null;
+  /** A note that was taken back. */
+  slip?: true;
   outcome?: Outcome;
   /** What was known before it. */
   evidence: readonly Evidence[];
@@ -76,4 +80,11 @@ export interface Worked {
   /** Faults still there. Not for the trainee's eyes. */
   left: readonly CauseId[];
   ended: Ended | null;
+}
+
+/** The position of the note that can still be taken back: the last thing done; -1 where something else was. */
+export function lastNote(steps: readonly Step[]): number {
+  const at = steps.findLastIndex((s) => s.move.do !== 'ask');
+  const last = steps[at];
+  return last?.move.do === 'note' && last.result && last.shows ? at : -1;
 }

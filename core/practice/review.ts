@@ -103,7 +103,10 @@ export function* reviewOf(hidden: Hidden, worked: Worked): Generator<number, Rev
   for (const [n, step] of worked.steps.entries()) {
     const seen = decides(step) ? glance(caseIn(hidden, step)) : null;
     const misread =
-      step.move.do === 'note' && step.result !== undefined && step.result !== step.shows?.result;
+      step.move.do === 'note' &&
+      !step.slip &&
+      step.result !== undefined &&
+      step.result !== step.shows?.result;
     steps.push({ ...step, seen, plan: seen && insteadOf(seen), misread });
     const cause = seen && hidden.toBlame.find((id) => seen.causes[CAUSE_INDEX.get(id)!]! >= ACT_ON);
     if (seen && cause && !sufficed)

@@ -4,7 +4,7 @@ import { costOf } from '../diagnosis';
 import { judgeReading } from '../reading';
 import { isPressureCheck, TARGETS } from '../pressure';
 import { signOf } from './signs';
-import { hiddenOf, WAYS, workBy, workedBy, type Hidden, type Move } from './index';
+import { hiddenOf, lastNote, logOf, WAYS, workBy, workedBy, type Hidden, type Move } from './index';
 
 const look = (check: CheckId): Move => ({ do: 'look', check });
 const sure = (check: CheckId, result: string): Move => ({
@@ -245,6 +245,52 @@ describe('the traps', () => {
   it('a spark missed in daylight is there when it is looked at again', () => {
     const { steps } = workedBy(trap('daylight'), [look('spark-tester'), look('spark-tester')]);
     expect(steps.map((s) => s.shows?.result)).toEqual(['none', 'strong']);
+  });
+});
+
+describe('a note that was a slip', () => {
+  const hidden = hiddenOf({ theme: 'fuel', level: 2, group: 'saw', number: 21 });
+  const back: Move = { do: 'take-back' };
+  const smell = look('fuel-smell');
+
+  it('is taken back: what was shown is in hand again, at no cost, and counts for nothing', () => {
+    const first = workedBy(hidden, [smell]);
+    const taken = workedBy(hidden, [smell, sure('fuel-smell', 'fresh'), { do: 'ask' }, back]);
+    expect(taken.inHand).toEqual(first.inHand);
+    expect(taken.evidence).toEqual(first.evidence);
+    expect(taken.minutes).toBe(first.minutes);
+    expect(taken.steps[1]?.slip).toBe(true);
+    const noted = workedBy(hidden, [smell, sure('fuel-smell', 'fresh'), back, sure('fuel-smell', 'stale')]);
+    expect(noted.evidence.at(-1)).toMatchObject({ check: 'fuel-smell', result: 'stale' });
+    expect(noted.evidence).toHaveLength(hidden.complaints.length + 1);
+    // The bench's own log says so too: one finding, and not the slip.
+    const found = logOf(hidden, noted, 0).filter((e) => e.kind === 'finding');
+    expect(found.map((e) => e.body)).toMatchObject([{ check: 'fuel-smell', result: 'stale' }]);
+  });
+
+  it('brings back what it had superseded', () => {
+    const once = workedBy(hidden, [smell, sure('fuel-smell', 'stale')]);
+    const again = workedBy(hidden, [
+      smell,
+      sure('fuel-smell', 'stale'),
+      smell,
+      sure('fuel-smell', 'fresh'),
+      back,
+    ]);
+    expect(again.evidence).toEqual(once.evidence);
+  });
+
+  it('is past taking back once something else was done', () => {
+    const off: Move = { do: 'off', part: 'recoil' };
+    for (const moves of [[back], [smell, back], [smell, sure('fuel-smell', 'fresh'), off, back]]) {
+      const before = workedBy(hidden, moves.slice(0, -1));
+      const after = workedBy(hidden, moves);
+      expect(after.evidence).toEqual(before.evidence);
+      expect(after.inHand).toEqual(before.inHand);
+    }
+    const twice = workedBy(hidden, [smell, sure('fuel-smell', 'fresh'), back, back]);
+    expect(twice.inHand?.check).toBe('fuel-smell');
+    expect(lastNote(twice.steps)).toBe(-1);
   });
 });
 

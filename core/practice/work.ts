@@ -18,7 +18,7 @@ import { outcomeOf } from '../proving';
 import { changes, effectOf, showsOf, standingOn, triedOn, truthOf, type Condition } from './answers';
 import { hazardIn, hazardKnown } from './hazards';
 import type { Hidden } from './hidden';
-import type { Ended, Move, Shows, Step, Worked } from './moves';
+import { lastNote, type Ended, type Move, type Shows, type Step, type Worked } from './moves';
 import { notReady, READY_IDS, type ReadyId } from './ready';
 
 /** Putting right what is unsafe, minutes. */
@@ -145,6 +145,15 @@ class Bench {
     return { result, shows };
   }
 
+  private takeBack(): void {
+    const at = lastNote(this.steps);
+    const note = this.steps[at];
+    if (!note?.shows) return;
+    this.steps[at] = { ...note, slip: true };
+    this.evidence = [...note.evidence];
+    this.inHand = note.shows;
+  }
+
   private mend({ cause, remedy }: Extract<Move, { do: 'mend' }>, ref: string): Omit<Partial<Step>, 'move'> {
     const minutes = remedy ? remedyMinutes(remedyOf(remedy)) : causeOf(cause).minutes;
     const rights = causesPutRight(cause, remedy ?? actOf(cause)).filter((id) => this.left.has(id));
@@ -176,6 +185,9 @@ class Bench {
         this.madeSafe = this.unsafeKnown || this.madeSafe;
         return { minutes: this.unsafeKnown ? MAKE_SAFE_MINUTES : 0 };
       case 'ask':
+        return {};
+      case 'take-back':
+        this.takeBack();
         return {};
       case 'hand-back':
         this.ended = {

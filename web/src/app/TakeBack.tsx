@@ -38,8 +38,12 @@ export function TakeBack(): ReactElement | null {
     const over = setTimeout(() => dispatch(settledDown()), SECONDS * 1000);
     return () => clearTimeout(over);
   }, [dispatch, entries]);
-  useKeys(useMemo(() => [{ key: 'z', does: 'take back the last entry', run: takeBack }], [takeBack]));
   const last = entries.at(-1);
+  const keys = useMemo(
+    () => (last ? [{ key: 'z', does: 'take back the last entry', run: takeBack }] : []),
+    [last, takeBack],
+  );
+  useKeys(keys);
   if (!last) return null;
   const { about, says } = entryWords({ entry: unnumbered(last.entry) });
   return (

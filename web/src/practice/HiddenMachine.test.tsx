@@ -101,6 +101,27 @@ describe('a hidden machine on the bench', () => {
     expect(screen.getByRole('region', { name: 'Evidence so far' }).textContent).toContain('clogged');
   });
 
+  it('takes a slip back, by its button or its key, and shows again what was to be read', async () => {
+    bench(CLOGGED);
+    await look('fuel-filter-look');
+    const results = () => within(screen.getByRole('group', { name: 'Result' }));
+    const soFar = () => screen.getByRole('region', { name: 'Evidence so far' }).textContent;
+    const spent = clock();
+    await userEvent.click(results().getByText('clean'));
+    expect(soFar()).toContain('Look at the fuel filter: clean');
+    await userEvent.click(screen.getByRole('button', { name: 'Take back: Look at the fuel filter' }));
+    expect(soFar()).not.toContain('clean');
+    expect(screen.queryByRole('button', { name: /^Take back/ })).toBeNull();
+    await userEvent.click(results().getByText('off the line'));
+    (document.activeElement as HTMLElement).blur();
+    await userEvent.keyboard('z');
+    await userEvent.keyboard('z');
+    await userEvent.click(results().getByText('clogged'));
+    expect(soFar()).toContain('Look at the fuel filter: clogged');
+    expect(soFar()).not.toContain('off the line');
+    expect(clock()).toBe(spent);
+  });
+
   it('says how a repair turned out, and what it does not let in', async () => {
     bench(CLOGGED);
     await userEvent.click(screen.getByRole('button', { name: 'Mend' }));

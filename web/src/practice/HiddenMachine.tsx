@@ -1,8 +1,8 @@
-import { readCode, type Exercise, type Move, type Step } from '@rusty-wren/core/practice';
+import { lastNote, readCode, type Exercise, type Move, type Step } from '@rusty-wren/core/practice';
 import { costOf } from '@rusty-wren/core/diagnosis';
 import type { CauseId, CheckId, RemedyId } from '@rusty-wren/core/knowledge';
 import { GraduationCap, Wrench } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { isFreeFor, pressIn, useKeys } from '../app/keys';
 import { AnyCheck } from '../bench/AnyCheck';
@@ -49,6 +49,10 @@ function Going({ exercise }: { exercise: Exercise }): ReactElement {
   const asked = moves.at(-1)?.do === 'ask';
 
   const { ended, inHand, unsafe, off } = worked;
+  const mayTakeBack = lastNote(worked.steps) >= 0;
+  const takeBack = useCallback(() => {
+    if (mayTakeBack) take({ do: 'take-back' });
+  }, [mayTakeBack, take]);
   useKeys(
     useMemo(
       () => [
@@ -66,10 +70,11 @@ function Going({ exercise }: { exercise: Exercise }): ReactElement {
           run: () => document.querySelector<HTMLElement>(`#${STEP} input`)?.focus(),
         },
         { key: 'e', does: 'ask the teacher', run: () => take({ do: 'ask' }) },
+        { key: 'z', does: 'take the note just made back', run: takeBack },
         { key: 'm', does: 'mend something', run: () => setMending(true) },
         { key: 'b', does: 'back to the checks', run: () => setPicked(null) },
       ],
-      [take],
+      [take, takeBack],
     ),
   );
 
@@ -153,7 +158,7 @@ function Going({ exercise }: { exercise: Exercise }): ReactElement {
               <Teacher about={about} />
             </Guarded>
           )}
-          <SoFar steps={worked.steps} />
+          <SoFar steps={worked.steps} onTakeBack={takeBack} />
         </div>
       </div>
       <div className="sticky bottom-0 z-20 grid gap-x-5 gap-y-2 border-t-2 border-line bg-paper px-3 py-2 sm:px-5 lg:grid-cols-2">

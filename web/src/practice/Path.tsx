@@ -12,7 +12,7 @@ export function Path({ review }: { review: Review }): ReactElement {
   const rows = review.steps.filter((s) => s.plan || !isToldTwice(s)).filter((s) => s.move.do !== 'note');
   const noteOf = (n: number): string => {
     const at = review.steps.indexOf(rows[n]!);
-    const next = review.steps[at + 1];
+    const next = review.steps.slice(at + 1).find((s) => s.move.do !== 'ask' && !isToldTwice(s));
     return next?.move.do === 'note' ? cameOf(next) : cameOf(rows[n]!);
   };
   return (

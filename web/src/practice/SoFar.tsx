@@ -1,6 +1,8 @@
 import { causeOf, checkOf, partOf, resultOf, type Outcome } from '@rusty-wren/core/knowledge';
-import type { Move, Step } from '@rusty-wren/core/practice';
+import { lastNote, type Move, type Step } from '@rusty-wren/core/practice';
+import { Undo2 } from 'lucide-react';
 import type { ReactElement } from 'react';
+import { Button } from '../ui/Button';
 
 export const OUTCOME_SAYS: Readonly<Record<Outcome, string>> = {
   cured: 'that was it',
@@ -20,6 +22,8 @@ export function moveName(move: Move): string {
       return `Off: ${partOf(move.part).name}`;
     case 'on':
       return `Back on: ${partOf(move.part).name}`;
+    case 'take-back':
+      return 'Took that back';
     case 'make-safe':
       return 'Made safe';
     case 'ask':
@@ -42,13 +46,20 @@ export const clockWords = (minutes: number): string => {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 };
 
-/** A look that was noted is one line: the note’s. */
-export const isToldTwice = ({ move, shows }: Pick<Step, 'move' | 'shows'>): boolean =>
-  move.do === 'look' && shows?.result !== null;
+/** A look that was noted is one line: the note’s; a slip that was taken back is none. */
+export const isToldTwice = ({ move, shows, slip }: Pick<Step, 'move' | 'shows' | 'slip'>): boolean =>
+  (move.do === 'look' && shows?.result !== null) || slip === true || move.do === 'take-back';
 
-/** Everything done so far, newest first. */
-export function SoFar({ steps }: { steps: readonly Step[] }): ReactElement {
+/** Everything done so far, newest first; the note just made can be taken back. */
+export function SoFar({
+  steps,
+  onTakeBack,
+}: {
+  steps: readonly Step[];
+  onTakeBack: () => void;
+}): ReactElement {
   const lines = steps.filter((step) => !isToldTwice(step)).toReversed();
+  const last = steps[lastNote(steps)];
   return (
     <section aria-label="Evidence so far">
       <h2 className="text-2xl font-bold">So far</h2>
@@ -60,7 +71,7 @@ export function SoFar({ steps }: { steps: readonly Step[] }): ReactElement {
             className="flex min-h-11 items-baseline gap-3 border-b border-line py-1.5 leading-snug"
           >
             <span className="shrink-0 text-soft tabular-nums">{clockWords(step.at + step.minutes)}</span>
-            <span>
+            <span className="min-w-0 flex-1">
               {moveName(step.move)}
               {cameOf(step) && (
                 <>
@@ -68,6 +79,15 @@ export function SoFar({ steps }: { steps: readonly Step[] }): ReactElement {
                 </>
               )}
             </span>
+            {step === last && (
+              <Button
+                className="self-center"
+                aria-label={`Take back: ${moveName(step.move)}`}
+                onClick={onTakeBack}
+              >
+                <Undo2 size={20} aria-hidden />
+              </Button>
+            )}
           </li>
         ))}
       </ol>

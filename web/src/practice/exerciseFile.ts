@@ -64,7 +64,7 @@ const move = Joi.alternatives().conditional('.do', {
         remedy: Joi.string().valid(...REMEDY_IDS),
       }),
     },
-    { is: Joi.valid('make-safe', 'ask', 'hand-back'), then: Joi.object({ do: Joi.any() }) },
+    { is: Joi.valid('take-back', 'make-safe', 'ask', 'hand-back'), then: Joi.object({ do: Joi.any() }) },
   ],
   otherwise: Joi.forbidden(),
 });

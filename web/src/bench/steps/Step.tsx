@@ -93,6 +93,7 @@ function Looking({
   return (
     <>
       <div
+        aria-busy={ahead.thinking}
         className={`-mt-3 flex min-h-11 flex-wrap items-center justify-between gap-x-4 ${check.measured ? 'hidden' : ''}`}
       >
         <Ways c={benchCase} />

@@ -6,7 +6,9 @@ import { newTask, theThinker } from './thinker';
 export interface Ahead {
   /** The plan looking two checks ahead, once it is worked out for this very case. */
   next: readonly NextCheck[] | null;
-  /** How far it has come; null when it is not at work. */
+  /** Not done yet: what comes first may still change. */
+  thinking: boolean;
+  /** How far it has come; null where it has not said yet, or is not at work. */
   progress: Progress | null;
   cancel: () => void;
 }
@@ -52,5 +54,6 @@ export function useAhead(c: Case | null): Ahead {
     if (task) void theThinker().stop(task);
   }, [task]);
   const now = thought && thought.about === c ? thought : null;
-  return { next: now?.next ?? null, progress: now?.progress ?? null, cancel };
+  const thinking = c !== null && (now === null || now.progress !== null);
+  return { next: now?.next ?? null, thinking, progress: now?.progress ?? null, cancel };
 }
