@@ -21,6 +21,9 @@ export function answerTo(error: Error, c: Context): Response {
     return c.json({ error: error.message }, error.status);
   }
   if (isAway(error)) {
+    // A deadlock or a lock that took too long is a fault of ours, or of a machine that is out of breath: it is told why.
+    if (error instanceof pg.DatabaseError && /^(?:40|55|57014)/.test(error.code ?? ''))
+      console.error(`${c.req.method} ${c.req.path}: ${error.code} ${error.message}`);
     c.header('Retry-After', String(RETRY_AFTER_S));
     return c.json({ error: 'The bench database does not answer now; nothing was changed.' }, 503);
   }

@@ -8,7 +8,7 @@ import {
   reachable,
   sent,
   unkeepable,
-  unreachable,
+  notSent,
   type Unsent,
 } from '../keeping/outbox';
 import { changeKept, everythingKept, keepSeen, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
@@ -182,7 +182,7 @@ export function makeSender(tabs: Tabs) {
       if (first.kind !== 'check-in' && go.length === 0) break;
       const went = await dispatch(first.kind === 'check-in' ? sendCheckIn(first) : sendEntries(go));
       if (went === 'away') {
-        dispatch(unreachable());
+        dispatch(notSent());
         tabs.tell({ kind: 'reach', offline: true });
         return;
       }

@@ -15,7 +15,7 @@ import {
   sentAgain,
   thrownAway,
   unkeepable,
-  unreachable,
+  notSent,
   type Aside,
 } from '../keeping/outbox';
 import { changeKept, forgetSeen, keepAgain, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
@@ -91,7 +91,7 @@ function layUpNotes({ dispatch, getState, tabs, read, sendIfLeading }: Behind, l
   listener.startListening({
     actionCreator: hungHere,
     effect: async () => {
-      dispatch(unreachable());
+      dispatch(notSent());
       await read();
       tabs.tell({ kind: 'shelf' });
     },
@@ -174,7 +174,7 @@ const hearTabs =
         dispatch(hearStream(telling.event, telling.data));
         return;
       case 'reach':
-        dispatch(telling.offline ? unreachable() : reachable());
+        dispatch(telling.offline ? notSent() : reachable());
         if (!telling.offline) dispatch(api.util.invalidateTags(['Rack', 'Job']));
     }
   };

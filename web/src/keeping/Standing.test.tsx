@@ -7,7 +7,7 @@ import { draw } from '../testing/bench';
 import { keptDraft } from '../ui/useDraft';
 import { clockRead } from './clock';
 import { NotTaken } from './NotTaken';
-import { laidUp, noted, unkeepable, unreachable } from './outbox';
+import { laidUp, notSent, noted, reachable, sent, unkeepable, unreachable } from './outbox';
 import type { Kept } from './shelf';
 import { Standing } from './Standing';
 
@@ -42,6 +42,29 @@ describe('how it stands', () => {
     expect(screen.getByRole('status').textContent).not.toContain('kept here');
     act(() => void store.dispatch(laidUp([kept('a', note('a'))])));
     expect(screen.getByRole('status').textContent).toContain('1 kept here, not sent yet');
+  });
+
+  it('counts what could not be sent until it went, whatever else the server answers meanwhile', () => {
+    const store = draw(<Standing />);
+    act(() => {
+      store.dispatch(laidUp([kept('a', note('a'))]));
+      store.dispatch(notSent());
+      store.dispatch(reachable());
+    });
+    expect(screen.getByRole('status').textContent).toContain('1 kept here, not sent yet');
+    act(() => void store.dispatch(laidUp([kept('a', note('a')), kept('b', note('b'))])));
+    expect(screen.getByRole('status').textContent).toContain('2 kept here, not sent yet');
+    act(() => void store.dispatch(sent(['a', 'b'])));
+    expect(screen.queryByRole('status')).toBeNull();
+    // Thrown away, nothing is held either.
+    act(() => {
+      store.dispatch(laidUp([kept('c', note('c'))]));
+      store.dispatch(notSent());
+      store.dispatch(reachable());
+      store.dispatch(laidUp([]));
+      store.dispatch(laidUp([kept('d', note('d'))]));
+    });
+    expect(screen.queryByRole('status')).toBeNull();
   });
 
   it('says that nothing is kept, and what would be lost', () => {

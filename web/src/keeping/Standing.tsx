@@ -9,7 +9,7 @@ const NotTaken = lazy(async () => ({ default: (await import('./NotTaken')).NotTa
 
 /** How it stands with what was noted: what is only here, what was not taken, and what is wrong with this device. */
 export function Standing(): ReactElement {
-  const { unsent, checkIns, refused, offline, trouble } = useAppSelector((s) => s.outbox);
+  const { unsent, checkIns, refused, offline, held, trouble } = useAppSelector((s) => s.outbox);
   const { offMs } = useAppSelector((s) => s.clock);
   const [open, setOpen] = useState(false);
   const waiting = unsent.length + checkIns.length;
@@ -42,7 +42,7 @@ export function Standing(): ReactElement {
           </span>
         </button>
       )}
-      {offline && (
+      {(offline || (held && safe > 0)) && (
         <Line icon={<CloudOff size={20} className="shrink-0" aria-hidden />}>
           {safe > 0 ? `${safe} kept here, not sent yet` : 'No server: working from what is here'}
         </Line>

@@ -22,11 +22,13 @@ export interface Outbox {
   refused: readonly Aside[];
   /** The last try found no server. */
   offline: boolean;
+  /** Something could not be sent and waits: an answer to anything else does not say that it went. */
+  held: boolean;
   /** Why this browser keeps nothing on disk, if so. */
   trouble: string | null;
 }
 
-const EMPTY: Outbox = { unsent: [], checkIns: [], refused: [], offline: false, trouble: null };
+const EMPTY: Outbox = { unsent: [], checkIns: [], refused: [], offline: false, held: false, trouble: null };
 
 export const outbox = createSlice({
   name: 'outbox',
@@ -44,6 +46,7 @@ export const outbox = createSlice({
       const waiting = payload.filter((k) => k.refused === undefined);
       return {
         ...(state as Outbox),
+        held: state.held && waiting.length + loose.length > 0,
         refused: [
           ...payload.filter((k) => k.refused !== undefined),
           ...(state.refused as Aside[]).filter((k) => k.loose && !lies.has(k.id)),
@@ -92,6 +95,7 @@ export const outbox = createSlice({
       return {
         ...(state as Outbox),
         offline: false,
+        held: false,
         unsent: (state.unsent as Unsent[]).filter((u) => !gone.has(u.entry.id)),
         checkIns: (state.checkIns as Kept[]).filter((k) => !gone.has(k.id)),
       };
@@ -99,14 +103,28 @@ export const outbox = createSlice({
     unreachable: (state) => {
       state.offline = true;
     },
+    notSent: (state) => {
+      state.offline = true;
+      state.held = true;
+    },
     reachable: (state) => {
       state.offline = false;
     },
   },
 });
 
-export const { keepable, laidUp, letGo, noted, putAsideHere, reachable, sent, unkeepable, unreachable } =
-  outbox.actions;
+export const {
+  keepable,
+  laidUp,
+  letGo,
+  noted,
+  notSent,
+  putAsideHere,
+  reachable,
+  sent,
+  unkeepable,
+  unreachable,
+} = outbox.actions;
 
 /** Something that was refused is to be sent again, as it is now. */
 export const sentAgain = createAction<{ kept: Aside }>('outbox/sentAgain');
