@@ -15,7 +15,7 @@ export async function openLink(
   entryId: string,
 ): Promise<{ token: string; expiresAt: string }> {
   return inTransaction(pool, async (client) => {
-    await client.query('SELECT 1 FROM job WHERE id = $1 FOR UPDATE', [jobId]);
+    await client.query('SELECT 1 FROM job WHERE id = $1 FOR NO KEY UPDATE', [jobId]);
     const paper = await givenPaper(client, jobId, entryId);
     if (paper?.paper !== 'report') throw refuse(404, 'No such report.');
     await withdrawLink(client, jobId, entryId);

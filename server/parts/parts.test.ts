@@ -173,6 +173,25 @@ describe('a part of a job', () => {
     );
   });
 
+  it('ten of one job are seen to at once, and none is told to come again', async () => {
+    for (let round = 0; round < 4; round++) {
+      const job = await aJob();
+      const seen = await Promise.all(
+        Array.from({ length: 10 }, (_, n) =>
+          send('POST', `/api/jobs/${job}/parts`, {
+            id: randomUUID(),
+            name: `Screw ${n}`,
+            count: 1,
+            do: 'to-order',
+          }),
+        ),
+      );
+      expect(seen.map((s) => s.status)).toEqual(Array(10).fill(seen[0]!.status));
+      expect(seen[0]!.status).toBeLessThan(300);
+      expect((await drawer(job)).needs.filter((n) => n.jobId === job)).toHaveLength(10);
+    }
+  });
+
   it('the last one is had by one of ten who reach for it at once', async () => {
     const part = await aPart(1);
     const jobs = await Promise.all(Array.from({ length: 10 }, () => aJob()));

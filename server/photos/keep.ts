@@ -14,7 +14,7 @@ export async function hangPhoto(
   { type, width, height, bytes }: Looked & { bytes: Buffer },
 ): Promise<void> {
   // The job's row says whose turn it is: two at once cannot both be the last that may.
-  const { rowCount } = await client.query('SELECT 1 FROM job WHERE id = $1 FOR UPDATE', [jobId]);
+  const { rowCount } = await client.query('SELECT 1 FROM job WHERE id = $1 FOR NO KEY UPDATE', [jobId]);
   if (rowCount === 0) throw refuse(404, 'No such job.');
   const { rows } = await client.query<{ others: number }>(
     'SELECT count(*)::integer AS others FROM job_attachment WHERE job_id = $1 AND hash <> $2',
