@@ -68,7 +68,7 @@ export function SoFar({
         {lines.map((step, n) => (
           <li
             key={lines.length - n}
-            className="flex min-h-11 items-baseline gap-3 border-b border-line py-1.5 leading-snug"
+            className={`flex min-h-11 gap-3 border-b border-line py-1.5 leading-snug ${step === last ? 'items-center' : 'items-baseline'}`}
           >
             <span className="shrink-0 text-soft tabular-nums">{clockWords(step.at + step.minutes)}</span>
             <span className="min-w-0 flex-1">
@@ -80,11 +80,7 @@ export function SoFar({
               )}
             </span>
             {step === last && (
-              <Button
-                className="self-center"
-                aria-label={`Take back: ${moveName(step.move)}`}
-                onClick={onTakeBack}
-              >
+              <Button aria-label={`Take back: ${moveName(step.move)}`} onClick={onTakeBack}>
                 <Undo2 size={20} aria-hidden />
               </Button>
             )}
