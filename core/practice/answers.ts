@@ -13,11 +13,11 @@ import {
 import { fitPlateau } from '../compression';
 import { seedOf } from '../engine';
 import { drawResult, likeliestResult, staysRight, trialResult } from '../proving';
+import { judgeReading } from '../reading';
 import type { Hidden } from './hidden';
 import type { Shows } from './moves';
 import { readingFor } from './readings';
 import { readsIn, readyFor, seemsIn, type ReadyId } from './ready';
-import { judgeReading } from '../reading';
 import { signOf } from './signs';
 
 /** How a machine is now, as it answers. */
