@@ -52,11 +52,14 @@ function run(title, [program = '', ...args], env = {}, cwd = ROOT) {
   return status === 0;
 }
 
-/** @param {string} title @param {string[]} command */
-function check(title, command) {
-  if (run(title, command)) passed++;
+/** @param {boolean} ok */
+function count(ok) {
+  if (ok) passed++;
   else failed++;
 }
+
+/** @param {string} title @param {string[]} command */
+const check = (title, command) => count(run(title, command));
 
 /**
  * Checks that need neither the database nor each other: the lanes side by side, each one's in turn. What one says stands
@@ -73,8 +76,7 @@ const sideBySide = (lanes) =>
           stream.setEncoding('utf8').on('data', (/** @type {string} */ piece) => (said += piece));
         const [status] = await once(child, 'close');
         console.log(`\n— ${title}\n${said}`);
-        if (status === 0) passed++;
-        else failed++;
+        count(status === 0);
       }
     }),
   );

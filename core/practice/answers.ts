@@ -95,9 +95,9 @@ function setBy(
   ready?: readonly ReadyId[],
 ): string | undefined {
   const set = trap?.shows?.[check];
-  const light = trap?.seenWith && readyFor(check).some((r) => r.id === trap.seenWith) ? trap.seenWith : null;
+  const light = readyFor(check).find((r) => r.id === trap?.seenWith);
   if (!light || !ready) return set?.[Math.min(nth, set.length - 1)];
-  return ready.includes(light) ? set?.at(-1) : set?.[0];
+  return ready.includes(light.id) ? set?.at(-1) : set?.[0];
 }
 
 /** What a check shows on the machine as it is, nothing put right by it. `ready`: what was made ready for it, where it is said. */
@@ -145,7 +145,9 @@ export function showsOf(
   const seems = seemsIn(missed, check, result);
   if (!there) return { check, result: seems, reading: null, words: signOf(check, seems) ?? PUMPED_SHUT };
   // Oil raises what is there; it is compared with what the gauge came to before.
-  const reading = readsIn(missed, wet ? { ...there, dryPsi: dryPsiOf(hidden, now, dryMissed) } : there);
+  const compared =
+    wet && dryMissed.length > 0 ? { ...there, dryPsi: dryPsiOf(hidden, now, dryMissed) } : there;
+  const reading = readsIn(missed, compared);
   const judged = judgeReading(check, reading, hidden.machine);
   return { check, result: 'result' in judged ? judged.result : seems, reading, words: signOf(check, seems) };
 }
