@@ -1,5 +1,6 @@
 import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
 import { MOST_POINTS } from '@rusty-wren/core/pressure';
+import { SHOWN_IN } from '@rusty-wren/core/reading';
 import { PRESSURE_UNITS } from '@rusty-wren/core/units';
 import Joi from 'joi';
 
@@ -51,6 +52,7 @@ export const besidesTheFigures = {
   hoseMl: Joi.number().min(0).max(100),
   floorPsi: Joi.number().min(20).max(250),
   dryPsi: Joi.number().min(1).max(400),
+  in: Joi.string().valid(...SHOWN_IN),
   simulated: Joi.boolean(),
   turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
   trace,

@@ -201,6 +201,7 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
       then: oneOf(OUTCOMES).required(),
       otherwise: oneOf(REPAIR_OUTCOMES).required(),
     }),
+    before: uuid.when('cause', { is: Joi.exist(), otherwise: Joi.forbidden() }),
     note: text(1000),
   }).xor('cause', 'other'),
   verdict: Joi.object({
@@ -223,7 +224,9 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
       otherwise: Joi.forbidden(),
     }),
     safety: oneOf(SAFETY_ANSWERS),
-    words: text(500).when('answer', { is: 'left', then: Joi.required() }),
+    words: text(500)
+      .when('answer', { is: 'left', then: Joi.required() })
+      .when('safety', { is: 'refused', then: Joi.required() }),
   }).xor('cause', 'safety'),
   can: Joi.object({ job: uuid.required(), shared: Joi.boolean().required() }),
   note: Joi.object({ text: text(2000).required() }),

@@ -5,6 +5,9 @@ export interface Plateau {
   enough: boolean;
 }
 
+/** Two pulls that differ by no more than this share: the needle rises no further. */
+const STOPPED = 0.01;
+
 /** Pulls after which the needle has usually stopped, fewest and most. */
 export const USUAL_PULLS = [4, 6] as const;
 
@@ -17,6 +20,9 @@ export function fitPlateau(pulls: readonly number[]): Plateau {
   const last = pulls.at(-1);
   if (last === undefined) throw new Error('no pulls to fit');
   if (pulls.length === 1) return { psi: last, enough: true };
+  const before = pulls.at(-2)!;
+  // The needle has stopped: it says so itself.
+  if (pulls.length > 2 && Math.abs(last - before) <= STOPPED * last) return { psi: last, enough: true };
   if (pulls.length === 2) return { psi: last, enough: false };
   let best = { error: Infinity, psi: last };
   for (let r = 0; r <= 0.9; r += 0.005) {

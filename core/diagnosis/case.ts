@@ -27,6 +27,8 @@ export type Evidence =
       again?: 'same' | 'other';
       /** Pulls of the cord made just before it was looked at, if they were counted. */
       pulls?: number;
+      /** Of mixture screws that were counted: the one that is far off, where only one is. */
+      screw?: 'L' | 'H';
     }
   | {
       ref: string;
@@ -75,7 +77,12 @@ const putRightSince = (evidence: readonly Evidence[], at: number, check: CheckId
  * put right between: then both stand, each for the machine as it was, and the later one is the proof of the repair.
  */
 export function takeIn(evidence: readonly Evidence[], e: Evidence): Evidence[] {
-  if (e.kind === 'complaint' && evidence.some((o) => o.kind === 'complaint' && o.complaint === e.complaint))
+  // Said again after a cure, it stands again.
+  const since = evidence.findLastIndex((o) => o.kind === 'repair' && o.outcome === 'cured');
+  if (
+    e.kind === 'complaint' &&
+    evidence.slice(since + 1).some((o) => o.kind === 'complaint' && o.complaint === e.complaint)
+  )
     return [...evidence];
   if (e.kind !== 'finding') return [...evidence, e];
   const at = evidence.findLastIndex((o) => o.kind === 'finding' && o.check === e.check);

@@ -178,6 +178,13 @@ export function likeliestSet(p: Posterior): CauseId[] {
   return [...known, ...membersOf(likeliest(p)).flatMap((i) => CAUSES[i]?.id ?? [])];
 }
 
+/** How often a machine without any fault shows this. */
+function ofSound(e: Evidence): number {
+  if (e.kind !== 'finding') return 0;
+  const likelihood = findingLikelihood(e.check, e.result, 'sure');
+  return likelihood ? Math.max(0, likelihood.hi0 - likelihood.lo0) : 1;
+}
+
 /** A finding is unexplained when what may be wrong makes it no likelier than so much. */
 const ACCOUNTED = 0.3;
 
@@ -188,7 +195,7 @@ const ACCOUNTED = 0.3;
 export function unexplained(p: Posterior): Evidence[] {
   const best = likeliest(p);
   const chosen = possibleSets(p);
-  const sets = Uint32Array.from([best, 0, ...chosen.sets]);
+  const sets = Uint32Array.from([best, ...chosen.sets]);
   const out = new Float64Array(sets.length);
   return p.weighed
     .filter(({ evidence, likelihood }) => {
@@ -196,10 +203,10 @@ export function unexplained(p: Posterior): Evidence[] {
       if (evidence.kind === 'finding' && checkOf(evidence.check).is === 'trial') return false;
       fillChosen(out, likelihood, sets, true);
       const under = out[0]!;
-      const sound = out[1]!;
+      const sound = ofSound(evidence);
       let accounted = 0;
       for (let n = 0; n < chosen.weights.length; n++)
-        if (out[n + 2]! >= 0.25 || out[n + 2]! >= 2 * sound) accounted += chosen.weights[n]!;
+        if (out[n + 1]! >= 0.25 || out[n + 1]! >= 2 * sound) accounted += chosen.weights[n]!;
       if (evidence.kind === 'complaint') return under < 0.04 && accounted < ACCOUNTED;
       if (likelihood.error > 0.6) return false;
       return isNormal(evidence) ? under < 0.15 : under < 0.25 && under < sound * 2 && accounted < ACCOUNTED;

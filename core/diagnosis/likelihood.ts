@@ -23,6 +23,7 @@ import {
   IN_VAIN,
   IN_VAIN_ELSEWHERE,
   LUCK,
+  OTHER_WAY,
   RESTATED,
   SOFT_ERROR,
   WET_FROM_PULLING,
@@ -109,6 +110,27 @@ export interface Circumstances {
   pulls?: number;
   /** Complaints that stand: a result that only says one of them again is not believed twice. */
   complaints?: readonly ComplaintId[];
+  /** The one mixture screw that was counted far off. */
+  screw?: 'L' | 'H' | undefined;
+}
+
+/** Which way a screw counted far off points. */
+const SIDE: Readonly<Record<string, 'lean' | 'rich'>> = { 'far-in': 'lean', 'far-out': 'rich' };
+
+/**
+ * A count of one screw for its own side: it says nothing of the other screw, and against its own being set wrong the other
+ * way.
+ */
+function forItsScrew(l: Likelihood, result: string, screw: 'L' | 'H'): Likelihood {
+  const side = SIDE[result];
+  if (!side) return l;
+  const [hi, lo] = [l.hi.slice(), l.lo.slice()];
+  CAUSES.forEach((cause, i) => {
+    if (!cause.screw) return;
+    if (cause.screw.of !== screw) hi[i] = lo[i] = 1;
+    else if (cause.screw.is !== side) hi[i] = lo[i] = OTHER_WAY;
+  });
+  return { ...l, hi, lo };
 }
 
 /** The results of a check that only say again what is complained of. */
@@ -123,7 +145,7 @@ export function findingLikelihood(
   id: CheckId,
   result: string,
   sureness: Sureness,
-  { confirmed = false, pulls = 0, complaints = [] }: Circumstances = {},
+  { confirmed = false, pulls = 0, complaints = [], screw }: Circumstances = {},
 ): Likelihood | null {
   const { check, ranks, base, causes, slips, mends } = tableOf(id);
   const rank = ranks.get(result);
@@ -164,7 +186,7 @@ export function findingLikelihood(
     // Nobody takes an engine that will not run for one that does.
     if (outcome === 'cured') likelihood.misread = likelihood.slip = 0.001;
   }
-  return likelihood;
+  return screw ? forItsScrew(likelihood, result, screw) : likelihood;
 }
 
 /** The outcome a trial's result amounts to; null where it is no outcome ("worse", "floods again"). */

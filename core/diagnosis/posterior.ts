@@ -46,7 +46,7 @@ export function oddsFor(c: Case): Float64Array {
 }
 
 /** What a case complains of, each once, in the order it was said. */
-export const complaintsOf = (c: Case): ComplaintId[] => [
+export const complaintsOf = (c: Pick<Case, 'evidence'>): ComplaintId[] => [
   ...new Set(c.evidence.flatMap((e) => (e.kind === 'complaint' ? [e.complaint] : []))),
 ];
 
@@ -126,6 +126,7 @@ function likelihoodOf(e: Evidence, at: number, t: Timeline, said: readonly Compl
         confirmed: e.again === 'same',
         pulls: e.pulls ?? 0,
         complaints: said,
+        screw: e.screw,
       });
       return found && then(found, at);
     }
@@ -152,6 +153,7 @@ export function weigh(c: Case, odds: Float64Array): Posterior {
     if (evidence.kind === 'complaint' && !said.includes(evidence.complaint)) said.push(evidence.complaint);
     if (likelihood) weighed.push({ evidence, likelihood });
   });
+  const standing = complaintsOf({ evidence: c.evidence.slice(timeline.curedAt + 1) });
   const known = new Uint8Array(N + 1);
   for (const k of timeline.known) known[CAUSE_INDEX.get(k.cause)!] = 1;
   const sets = priorWeights(odds, known);
@@ -164,7 +166,7 @@ export function weigh(c: Case, odds: Float64Array): Posterior {
   for (const { cause, state, cured } of timeline.known)
     causes[CAUSE_INDEX.get(cause)!] = state === 'standing' || cured ? SEEN : BOTCHED;
   for (let i = 0; i < N; i++) if (gone[i] && !known[i]) causes[i] = Math.min(CLEARED, causes[i]!) * BOTCHED;
-  return { sets, causes, weighed, timeline, present, gone, complaints: timeline.cured ? [] : said };
+  return { sets, causes, weighed, timeline, present, gone, complaints: standing };
 }
 
 /** Multiplies prior weights by every piece of evidence, dependent findings jointly; leaves them summing to one. */

@@ -15,6 +15,7 @@ import {
   type Outcome,
 } from '../knowledge';
 import { takeIn, type Case, type Evidence } from './case';
+import { creditOf } from './credit';
 import { diagnose } from './diagnose';
 import { CLEARED } from './parameters';
 import { posterior } from './posterior';
@@ -211,13 +212,18 @@ describe('what was put right', () => {
     expect(believed(rebuilt, 'impulse-fault')).toBeGreaterThan(believed(alone, 'impulse-fault'));
   });
 
-  it('with a whole remedy that cured it is named after the cause settled on, and the rest of it is gone', () => {
+  it('with a whole remedy that cured it names no cause that nobody saw, says what it may have been, and all of it is gone', () => {
     const c = caseWith([
       { ref: 'c', kind: 'complaint', complaint: 'runs-on-prime-then-dies' },
       { ...repair('metering-diaphragm-stiff', 'cured'), remedy: 'carburettor-rebuild' } as Evidence,
     ]);
-    expect(diagnose(c).found).toMatchObject([{ cause: 'metering-diaphragm-stiff', state: 'mended' }]);
+    expect(diagnose(c).found).toEqual([]);
     expect(believed(c, 'pump-diaphragm-stiff')).toBeLessThanOrEqual(CLEARED);
+    const credit = creditOf(c, c.evidence[1]!.ref);
+    expect(credit[0]).toMatchObject({ cause: 'metering-diaphragm-stiff' });
+    expect(credit.every((x) => x.share < 1 && remedyOf('carburettor-rebuild').mends.includes(x.cause))).toBe(
+      true,
+    );
   });
 
   it('by a trial is out as well: a new plug that changed nothing', () => {

@@ -31,8 +31,10 @@ export interface Known {
 /** What is known at any moment of the log, apart from all inference. Masks have length N + 1. */
 export interface Timeline {
   known: readonly Known[];
-  /** Something was put right and the complaint was gone, be it on the list or not. */
+  /** Something was put right and the complaint was gone, be it on the list or not, and nothing was complained of since. */
   cured: boolean;
+  /** Where it was last cured; −1: never. What was complained of before is gone. */
+  curedAt: number;
   /** Put right, seen before or not, and the engine not run since. */
   untried: readonly CauseId[];
   /** Known to be there, and put right, when the entry at a position was noted; the last position is now. */
@@ -47,13 +49,15 @@ export interface Timeline {
 interface Mended {
   at: number;
   ref: string;
+  /** It is known to have helped by this cause, and that something of it did. */
   helped: boolean;
+  didGood: boolean;
   cured: boolean;
   untried: boolean;
 }
 
 /** What an entry puts right for good: a repair, or a trial whose new part or fuel stays in. */
-function mendedBy(e: Evidence): { causes: readonly CauseId[] } & Omit<Mended, 'at' | 'ref'> {
+function mendedBy(e: Evidence): { causes: readonly CauseId[] } & Omit<Mended, 'at' | 'ref' | 'didGood'> {
   if (e.kind === 'repair')
     return {
       causes: rightedBy(e),
@@ -69,7 +73,7 @@ function mendedBy(e: Evidence): { causes: readonly CauseId[] } & Omit<Mended, 'a
 }
 
 /** The causes a finding is, beyond doubt: surely noted, and no other cause looks like it. */
-const factIn = (e: Evidence): readonly CauseId[] => {
+export const factIn = (e: Evidence): readonly CauseId[] => {
   if (e.kind !== 'finding' || e.sureness !== 'sure' || resultOf(e.check, e.result)?.soft) return [];
   const seen = seenAs(e.check, e.result);
   return seen.length === 1 ? seen : [];
@@ -79,7 +83,7 @@ const factIn = (e: Evidence): readonly CauseId[] => {
 const looksAt = (cause: CauseId): CheckId[] => Object.keys(causeOf(cause).seen ?? {}) as CheckId[];
 
 /** Whether a finding shows a cause's part to be sound, beyond doubt. */
-function clears(e: Evidence, cause: CauseId): boolean {
+export function clears(e: Evidence, cause: CauseId): boolean {
   if (e.kind !== 'finding' || e.sureness !== 'sure' || causeOf(cause).severalPlaces) return false;
   const [normal] = checkOf(e.check).results;
   return !!normal && e.result === normal.id && !normal.soft && looksAt(cause).includes(e.check);
@@ -102,11 +106,19 @@ export function timelineOf({ evidence }: Case): Timeline {
   evidence.forEach((e, at) => {
     for (const cause of factIn(e)) append(seen, cause, { at, ref: e.ref });
     const { causes, helped, cured, untried } = mendedBy(e);
-    // What helped and mends several things does not say which of them it was, unless one was named, or was seen.
-    const named = e.kind === 'repair' ? e.cause : null;
-    const certain = (cause: CauseId): boolean => causes.length === 1 || cause === named || seen.has(cause);
+    // What helped and mends several things does not say which of them it was, unless one was seen and not seen sound since.
+    const standsSeen = (cause: CauseId): boolean =>
+      (seen.get(cause)?.at(-1)?.at ?? -1) > (soundAt.get(cause) ?? -1);
+    const certain = (cause: CauseId): boolean => causes.length === 1 || standsSeen(cause);
     for (const cause of causes)
-      append(mended, cause, { at, ref: e.ref, helped: helped && certain(cause), cured, untried });
+      append(mended, cause, {
+        at,
+        ref: e.ref,
+        helped: helped && certain(cause),
+        didGood: helped,
+        cured,
+        untried,
+      });
     if (e.kind === 'finding') for (const { id } of CAUSES) if (clears(e, id)) soundAt.set(id, at);
   });
 
@@ -127,7 +139,7 @@ export function timelineOf({ evidence }: Case): Timeline {
     !presentThen(cause, at) &&
     !(
       causeOf(cause).severalPlaces &&
-      !(mended.get(cause) ?? []).some((m) => (m.helped || m.untried) && m.at < at)
+      !(mended.get(cause) ?? []).some((m) => (m.didGood || m.untried) && m.at < at)
     );
 
   const touched = new Set([...seen.keys(), ...mended.keys()]);
@@ -148,8 +160,9 @@ export function timelineOf({ evidence }: Case): Timeline {
     const refs = (seen.get(cause) ?? []).map((s) => s.ref);
     if (presentThen(cause, now)) return [{ cause, refs, state: 'standing', cured: false }];
     if (last?.helped) return [{ cause, refs: [...refs, last.ref], state: 'mended', cured: last.cured }];
-    const state = last?.untried ? 'untried' : 'vain';
-    return refs.length > 0 && last ? [{ cause, refs, state, cured: false }] : [];
+    // Among what a whole job put right, and seen sound before it: nothing that is known.
+    if (!last || last.didGood || refs.length === 0) return [];
+    return [{ cause, refs, state: last.untried ? 'untried' : 'vain', cured: false }];
   });
   // What was put right untried may have been it: the complaint is explained as things were before.
   const firstHelp = evidence.findIndex((e) => {
@@ -157,14 +170,14 @@ export function timelineOf({ evidence }: Case): Timeline {
     return helped || untried;
   });
   const standing = new Set(known.filter((k) => k.state === 'standing').map((k) => k.cause));
+  const curedAt = evidence.findLastIndex((e) => e.kind === 'repair' && e.outcome === 'cured');
   const vain = [...mended].filter(
-    ([cause, repairs]) => !causeOf(cause).severalPlaces && repairs.every((m) => !m.helped && !m.untried),
+    ([cause, repairs]) => !causeOf(cause).severalPlaces && repairs.every((m) => !m.didGood && !m.untried),
   );
   return {
     known,
-    cured:
-      known.some((k) => k.cured) ||
-      evidence.some((e) => e.kind === 'repair' && e.cause === null && e.outcome === 'cured'),
+    cured: curedAt >= 0 && !evidence.slice(curedAt).some((e) => e.kind === 'complaint'),
+    curedAt,
     untried: [...mended].flatMap(([cause, repairs]) => (repairs.at(-1)?.untried ? [cause] : [])),
     presentAt: here(presentThen),
     goneAt: here(goneThen),

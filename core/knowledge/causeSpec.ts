@@ -49,6 +49,8 @@ export interface CauseSpec {
   severalPlaces?: true;
   /** Results that are this very fault, seen or measured: noted as sure, they are a fact. */
   seen?: ResultsOf<'list'>;
+  /** Of a mixture screw that is set wrong: which, and to which side. A count speaks for its own screw and its own side. */
+  screw?: { of: 'L' | 'H'; is: 'lean' | 'rich' };
   /** Trials that put it right for the time being. */
   putRightBy?: readonly CheckId[];
   /** Other checks that settle it as well as a look would, though no part is seen. */

@@ -30,7 +30,8 @@ export const FOUND_ANSWERS = ['told', 'left'] as const;
 /** What was done about a fault that was found and not mended: the owner was told, or it was left, with a reason. */
 export type FoundAnswer = (typeof FOUND_ANSWERS)[number];
 
-export const SAFETY_ANSWERS = ['put-right', 'told'] as const;
+export const SAFETY_ANSWERS = ['put-right', 'told', 'refused'] as const;
+/** What was done about a safety fault: put right, the owner told, or refused by the owner in writing. */
 export type SafetyAnswer = (typeof SAFETY_ANSWERS)[number];
 
 export const START_STATES = ['cold', 'warm', 'flooded'] as const;
@@ -168,10 +169,11 @@ export interface Bodies {
   'tray-passed': { words: string };
   /**
    * With a remedy, the whole of it was done: everything that it mends was put right. `untried`: the engine was not run
-   * since; a later repair of the same cause says how it turned out. `other`: a fault in the technician's own words.
+   * since; a later repair of the same cause says how it turned out. `before`: it was done before that entry was noted, and
+   * counts from there. `other`: a fault in the technician's own words.
    */
   repair:
-    | { cause: CauseId; remedy?: RemedyId; outcome: RepairOutcome; note?: string }
+    | { cause: CauseId; remedy?: RemedyId; outcome: RepairOutcome; before?: string; note?: string }
     | { other: string; outcome: Outcome; note?: string };
   verdict:
     | { settles: CauseId; remedy?: RemedyId; words?: string }

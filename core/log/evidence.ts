@@ -1,6 +1,7 @@
 import { takeIn, type Evidence } from '../diagnosis';
 import type { Entry, EntryOf } from './entry';
 import type { Finding, Repair } from './picture';
+import { farScrew } from '../tuning';
 import { failingAs, failsToStart } from './starts';
 
 /**
@@ -37,9 +38,17 @@ export function readEvidence(
       default: {
         const f = read.get(e.id);
         if (!f || f.result === null) return evidence;
-        const { check, result, sureness, pulls } = f;
-        const finding: Evidence = { ref: e.id, kind: 'finding', check, result, sureness };
-        return takeIn(evidence, pulls === undefined ? finding : { ...finding, pulls });
+        const { check, result, sureness, pulls, reading } = f;
+        const screw = reading?.turns && farScrew(reading.turns);
+        return takeIn(evidence, {
+          ref: e.id,
+          kind: 'finding',
+          check,
+          result,
+          sureness,
+          ...(pulls !== undefined && { pulls }),
+          ...(screw && { screw }),
+        });
       }
     }
   }, []);

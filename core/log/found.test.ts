@@ -106,18 +106,52 @@ describe('a fault that was found', () => {
 describe('a fault that hurts somebody', () => {
   it('stands until it is put right, and forbids running the machine as long', () => {
     const p = picture(fades, fault);
-    expect(p.safetyFaults).toEqual([{ entryId: 'e1', words: 'chain catcher gone', told: false }]);
+    expect(p.safetyFaults).toEqual([
+      { entryId: 'e1', words: 'chain catcher gone', told: false, refused: null },
+    ]);
     expect(diagnose(caseOf(p)).hazard).not.toBeNull();
     const right = picture(fades, fault, { kind: 'answered', body: { safety: 'put-right' } });
     expect(right.safetyFaults).toEqual([]);
+    expect(right.safetyMended).toEqual([{ entryId: 'e1', words: 'chain catcher gone', mendedBy: 'e2' }]);
     expect(diagnose(caseOf(right)).hazard).toBeNull();
   });
 
   it('told to the owner is on paper, not away', () => {
     const told = picture(fades, fault, { kind: 'answered', body: { safety: 'told' } });
     expect(told.safetyFaults).toMatchObject([{ told: true }]);
-    expect(told.openEnds.map((e) => e.id)).not.toContain('safety');
+    expect(told.openEnds.map((e) => e.id)).toContain('safety');
     expect(diagnose(caseOf(told)).hazard).not.toBeNull();
+  });
+
+  it('refused in writing may go home, and is run at the bench no more than before', () => {
+    const refused = picture(fades, fault, {
+      kind: 'answered',
+      body: { safety: 'refused', words: 'I do without. O. Farrant' },
+    });
+    expect(refused.safetyFaults).toMatchObject([{ refused: { words: 'I do without. O. Farrant' } }]);
+    expect(refused.openEnds.map((e) => e.id)).not.toContain('safety');
+    expect(diagnose(caseOf(refused)).hazard).not.toBeNull();
+  });
+
+  it('comes before the proof and before a repair is tried, unless it was knowingly passed', () => {
+    const done = [fades, fault, vent, recovers, mended('untried')];
+    expect(phase(...done)).toMatchObject({ kind: 'safety', fault: { words: 'chain catcher gone' } });
+    expect(phase(...done, mended('cured'))).toMatchObject({ kind: 'safety' });
+    const passed: Noted = { kind: 'hazard-passed', body: { words: 'chain off' } };
+    expect(phase(...done, mended('cured'), passed).kind).toBe('prove');
+    const right: Noted = { kind: 'answered', body: { safety: 'put-right' } };
+    expect(phase(...done, mended('cured'), right).kind).toBe('prove');
+  });
+
+  it('seen sound with nobody having put it right is asked about, not forgotten', () => {
+    const sound: Noted = {
+      kind: 'finding',
+      body: { check: 'safety-walkround', result: 'sound', sureness: 'sure' },
+    };
+    expect(phase(fades, fault, sound)).toMatchObject({
+      kind: 'set-right',
+      what: { cause: null, wrong: 'e1', right: 'e2' },
+    });
   });
 });
 

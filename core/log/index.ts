@@ -54,6 +54,8 @@ export type {
   ProvedBy,
   Repair,
   SafetyFault,
+  SafetyMended,
+  SetRight,
   ScrewPlan,
   Settled,
   Start,
@@ -78,7 +80,7 @@ export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
 export { caseOf, staleFindings } from './caseOf';
-export { phaseOf, type Phase } from './phase';
+export { phaseOf, unsafeToRun, type Phase } from './phase';
 export {
   entryWords,
   GONE_WORDS,

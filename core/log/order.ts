@@ -21,3 +21,20 @@ export function strikesOf(ordered: readonly Entry[]): Map<string, Entry> {
   }
   return struck;
 }
+
+/**
+ * Entries as they count: a repair that was noted after the look that proved it stands before that look. An entry that names
+ * one that is not there, or that comes later anyway, stays where it is.
+ */
+export function asDone(ordered: readonly Entry[]): Entry[] {
+  const at = new Map(ordered.map((e, n) => [e.id, n]));
+  const earlier = (e: Entry, n: number): number => {
+    const before = e.kind === 'repair' && 'cause' in e.body ? e.body.before : undefined;
+    const target = before === undefined ? undefined : at.get(before);
+    return target !== undefined && target < n ? target - 0.5 : n;
+  };
+  return ordered
+    .map((e, n) => ({ e, at: earlier(e, n) }))
+    .sort((x, y) => x.at - y.at)
+    .map(({ e }) => e);
+}

@@ -57,7 +57,13 @@ export interface Finding {
 export type ToMend = { cause: CauseId; remedy?: RemedyId } | { other: string };
 
 /** What was put right, and how it has turned out by now. */
-export type Repair = ToMend & { entryId: string; notedAt: string; outcome: RepairOutcome };
+export type Repair = ToMend & {
+  entryId: string;
+  notedAt: string;
+  outcome: RepairOutcome;
+  /** The entry that said how it turned out: its own, or a later one. */
+  toldBy: string;
+};
 
 /** What was settled on, by a verdict or by a repair that cured it, and how its last repair turned out: null before it. */
 export type Settled = ToMend & { entryId: string; outcome: RepairOutcome | null };
@@ -73,6 +79,28 @@ export interface SafetyFault {
   words: string;
   /** The owner was told. */
   told: boolean;
+  /** The owner refused to have it put right: what they wrote, and the entry that says so. */
+  refused: { entryId: string; words: string } | null;
+}
+
+/** A safety fault that was put right, and the entry that says so. */
+export interface SafetyMended {
+  entryId: string;
+  words: string;
+  mendedBy: string;
+}
+
+/**
+ * A fault that was seen, and seen sound later with no repair between: it was set right in passing, or read wrong the first
+ * time. Nobody but whoever did it knows; until then neither is said.
+ */
+export interface SetRight {
+  /** Null: what keeps its user safe. */
+  cause: CauseId | null;
+  check: CheckId;
+  /** The entries that say so: it was wrong, it was right. */
+  wrong: string;
+  right: string;
 }
 
 /** Something that is off, and not yet back, renewed or left off on purpose. */
@@ -117,7 +145,7 @@ export type Start = Bodies['start'] & Pick<EntryOf<'start'>, 'id' | 'notedAt'>;
 
 /** What stands between the job and its closing. */
 export interface OpenEnd {
-  id: 'settle' | 'repair' | 'behind' | 'found' | 'tray' | 'proof' | 'safety';
+  id: 'set-right' | 'settle' | 'repair' | 'behind' | 'found' | 'tray' | 'proof' | 'safety';
   says: string;
 }
 
@@ -182,7 +210,12 @@ export interface Picture {
   photos: readonly Photo[];
   /** Faults seen, measured or put right. */
   found: readonly FoundFault[];
+  /** The complaint was gone after a repair, and nothing was complained of since. */
+  cured: boolean;
+  /** To be answered before anything else is said of it. */
+  setRight: readonly SetRight[];
   safetyFaults: readonly SafetyFault[];
+  safetyMended: readonly SafetyMended[];
   /** A standing hazard was knowingly passed. */
   hazardPassed: boolean;
   /** Screws: where they stand, every move, and what was heard. */
@@ -193,4 +226,6 @@ export interface Picture {
   /** Live evidence in order, for the diagnosis. */
   evidence: readonly Evidence[];
   trail: readonly TrailLine[];
+  /** Where each entry that is not struck stands among the others, as things were done. */
+  order: ReadonlyMap<string, number>;
 }

@@ -1,4 +1,4 @@
-import { checkOf } from '../knowledge';
+import { causeOf, causesPutRight, checkOf, type EnginePart } from '../knowledge';
 import { figuresOf, type MachineFacts } from '../machine';
 import type { Entry } from './entry';
 import type { Finding, ProofStep, ProvedBy } from './picture';
@@ -36,9 +36,35 @@ function ran(e: Entry): boolean {
   return e.kind === 'heard' || e.kind === 'proved';
 }
 
-/** Whether an entry changes the machine, so that its proof begins anew: a repair, a screw, a carburettor that was opened. */
-const touches = (e: Entry): boolean =>
-  e.kind === 'repair' || e.kind === 'screw' || (e.kind === 'put-back' && 'layer' in e.body);
+/** What work touches, by where in the engine it was: what of the proof it asks for again. */
+const STARTING = ['warm', 'cold'];
+const RUNNING = ['full', 'throttle', 'idle', 'idle-minute', ...STARTING];
+const ALL = [...RUNNING, 'tool-still'];
+const TOUCHED: Partial<Readonly<Record<EnginePart, readonly string[]>>> = {
+  fuel: RUNNING,
+  tank: RUNNING,
+  filter: RUNNING,
+  line: RUNNING,
+  primer: STARTING,
+  air: RUNNING,
+  exhaust: RUNNING,
+  plug: RUNNING,
+  coil: RUNNING,
+  stop: STARTING,
+  drive: ['full', 'tool-still'],
+  drill: STARTING,
+};
+
+/** The steps of the proof that an entry asks for again, by id: a repair by where it was, a screw or a carburettor opened all of them. */
+function touchedBy(e: Entry): readonly string[] {
+  if (e.kind === 'screw' || (e.kind === 'put-back' && 'layer' in e.body)) return ALL;
+  // A chain brake or a catcher: nothing the engine does changes, but the tool was handled.
+  if (e.kind === 'answered' && 'safety' in e.body && e.body.safety === 'put-right') return ['tool-still'];
+  if (e.kind !== 'repair') return [];
+  if ('other' in e.body) return ALL;
+  const causes = causesPutRight(e.body.cause, e.body.remedy);
+  return [...new Set(causes.flatMap((cause) => TOUCHED[causeOf(cause).sits] ?? ALL))];
+}
 
 /** When the engine is cold after all that made it run; null where nothing did. */
 const coldFrom = (log: readonly Entry[]): string | null =>
@@ -49,28 +75,40 @@ const coldFrom = (log: readonly Entry[]): string | null =>
     .at(-1) ?? null;
 
 /**
- * The proof run as far as it has come: each step done since the last repair or turn of a screw, and two cold starts. A
- * cold start is one three hours or more after the engine last ran, whatever made it run. Any touch begins it anew.
+ * The proof run as far as it has come: each step done since work last touched it, and two cold starts. A cold start is one
+ * three hours or more after the engine last ran, whatever made it run. A turn of a screw, a carburettor opened or a new top end
+ * begin all of it anew; other work asks again only for what it touched.
  */
 export function readProof(
   live: readonly Entry[],
   findings: readonly Finding[],
   machine: MachineFacts,
 ): ProofStep[] {
-  const touched = live.findLastIndex(touches);
-  const since = touched < 0 ? [] : live.slice(touched + 1);
-  const ids = new Set(since.map((e) => e.id));
-  const isDone = ({ by }: Step): boolean => {
+  const begun = live.findIndex((e) => e.kind === 'repair' || touchedBy(e).length > 0);
+  /** What was noted since a step was last touched; nothing before the first work. */
+  const sinceTouched = (id: string): readonly Entry[] =>
+    begun < 0
+      ? []
+      : live.slice(
+          Math.max(
+            begun,
+            live.findLastIndex((e) => touchedBy(e).includes(id)),
+          ) + 1,
+        );
+  const isDone = ({ id, by }: Step): boolean => {
+    const since = sinceTouched(id);
     switch (by.kind) {
       case 'finding':
-        return findings.some((f) => f.check === by.check && f.result === by.wants && ids.has(f.entryId));
+        return findings.some(
+          (f) => f.check === by.check && f.result === by.wants && since.some((e) => e.id === f.entryId),
+        );
       case 'proved':
         return since.some((e) => e.kind === 'proved' && e.body.step === by.step);
       case 'start':
         return since.some((e) => e.kind === 'start' && e.body.state === by.state && starts(e.body));
     }
   };
-  const cold = since.filter((e) => {
+  const cold = sinceTouched('cold').filter((e) => {
     if (e.kind !== 'start' || e.body.state !== 'cold' || !starts(e.body)) return false;
     const from = coldFrom(live.slice(0, live.indexOf(e)));
     return from === null || e.notedAt >= from;

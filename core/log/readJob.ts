@@ -1,7 +1,9 @@
 import {
   behindOf,
   causeOf,
+  checkOf,
   isCrossed,
+  remedyOf,
   tellsOf,
   type Carburettor,
   type CauseId,
@@ -12,9 +14,9 @@ import { missingToRun } from '../diagnosis';
 import type { MachineFacts } from '../machine';
 import { judgeReading } from '../reading';
 import type { Bodies, Entry, EntryOf } from './entry';
-import { inOrder, strikesOf } from './order';
+import { asDone, inOrder, strikesOf } from './order';
 import { readEvidence } from './evidence';
-import { readFound, readSafety } from './found';
+import { readFound, readSafety, readSetRight } from './found';
 import type {
   Decision,
   Finding,
@@ -106,15 +108,25 @@ export const openBehind = (cause: CauseId, p: Pick<Picture, 'behindAnswers' | 's
   );
 
 /** What is to be mended, by name. */
-export const nameOfMend = (what: ToMend): string => ('cause' in what ? causeOf(what.cause).name : what.other);
+export const nameOfMend = (what: ToMend): string => {
+  if ('other' in what) return what.other;
+  return what.remedy ? remedyOf(what.remedy).does : causeOf(what.cause).name;
+};
 
 function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   const ends: OpenEnd[] = [];
+  for (const { cause, check } of p.setRight)
+    ends.push({
+      id: 'set-right',
+      says: `Seen wrong and then right, and nobody said which: ${cause ? causeOf(cause).name : checkOf(check).name}.`,
+    });
   const standing = p.settled.filter((s) => s.outcome !== 'no-change');
   if (standing.length === 0) ends.push({ id: 'settle', says: 'No cause is settled yet.' });
   for (const settled of standing) {
     if (settled.outcome === null)
       ends.push({ id: 'repair', says: `No repair recorded for: ${nameOfMend(settled)}.` });
+    if (settled.outcome === 'untried' && !p.cured)
+      ends.push({ id: 'repair', says: `Done, and not tried yet: ${nameOfMend(settled)}.` });
     const open = 'cause' in settled ? openBehind(settled.cause, p) : [];
     if (open.length > 0) {
       ends.push({
@@ -135,8 +147,8 @@ function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
       id: 'proof',
       says: `Not proved since it was last touched: ${unproved.map((s) => s.label.toLowerCase()).join(', ')}.`,
     });
-  for (const { words, told } of p.safetyFaults)
-    if (!told) ends.push({ id: 'safety', says: `Safety fault stands: ${words}.` });
+  for (const { words, refused } of p.safetyFaults)
+    if (!refused) ends.push({ id: 'safety', says: `Safety fault stands: ${words}.` });
   return ends;
 }
 
@@ -152,7 +164,7 @@ export function readJob(
 ): Picture {
   const ordered = inOrder(entries);
   const struck = strikesOf(ordered);
-  const unstruck = ordered.filter((e) => !struck.has(e.id) && e.kind !== 'strike');
+  const unstruck = asDone(ordered.filter((e) => !struck.has(e.id) && e.kind !== 'strike'));
   const read = new Map(
     unstruck.flatMap((e) => {
       const body = findingIn(e);
@@ -173,6 +185,7 @@ export function readJob(
     .filter((c, i, all) => all.findIndex((o) => o.complaint === c.complaint) === i);
   const repairs = readRepairs(live);
   const evidence = readEvidence(unstruck, read, repairs);
+  const known = readFound(evidence, live);
   const verdicts = ofKind(live, 'verdict');
 
   const picture: Omit<Picture, 'openEnds'> = {
@@ -195,18 +208,20 @@ export function readJob(
     behindAnswers: new Map(
       verdicts.flatMap((e) => ('behind' in e.body ? [[e.body.behind, e.body.answer] as const] : [])),
     ),
-    ...readStage(live, repairs),
+    ...readStage(live, known.cured),
     hands: live.findLast((e) => e.by !== undefined && HANDS_ON.has(e.kind))?.by ?? null,
     cans: new Map(ofKind(live, 'can').map((e) => [e.body.job, e.body.shared])),
     notes: ofKind(live, 'note').map((e) => ({ entryId: e.id, text: e.body.text, notedAt: e.notedAt })),
     photos: readPhotos(live),
-    found: readFound(evidence, live),
-    safetyFaults: readSafety(live, findings),
+    ...known,
+    setRight: readSetRight(unstruck, read),
+    ...readSafety(unstruck),
     hazardPassed: hazardPassed(live),
     ledger: readLedger(unstruck),
     starts: ofKind(live, 'start').map(({ id, notedAt, body }) => ({ id, notedAt, ...body })),
     proof: readProof(live, findings, machine),
     evidence,
+    order: new Map(unstruck.map((e, n) => [e.id, n])),
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
   };
   return { ...picture, openEnds: readOpenEnds(picture) };

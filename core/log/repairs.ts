@@ -15,7 +15,10 @@ export const aboutOf = (body: { cause: string } | { other: string }): string =>
  */
 function outcomeNow(told: RepairOutcome, since: readonly Entry[]): RepairOutcome {
   if (told !== 'cured' && told !== 'untried') return told;
-  const next = since.findIndex((e) => e.kind === 'repair');
+  // A cure stands until it fails or until another was needed; what was not tried, until something else was done.
+  const next = since.findIndex(
+    (e) => e.kind === 'repair' && (told === 'untried' || e.body.outcome === 'cured'),
+  );
   const alone = next < 0 ? since : since.slice(0, next);
   if (!alone.some((e) => e.kind === 'start' && failsToStart(e.body))) return told;
   return told === 'cured' ? 'better' : 'no-change';
@@ -34,6 +37,7 @@ export function readRepairs(live: readonly Entry[]): Repair[] {
     if (open?.outcome === 'untried' && outcome !== 'untried') {
       open.outcome = outcome;
       open.toldAt = at;
+      open.toldBy = entry.id;
       return;
     }
     const { id: entryId, notedAt, body } = entry;
@@ -41,7 +45,7 @@ export function readRepairs(live: readonly Entry[]): Repair[] {
       'cause' in body
         ? { cause: body.cause, ...(body.remedy && { remedy: body.remedy }) }
         : { other: body.other };
-    repairs.push({ entryId, notedAt, ...what, outcome, toldAt: at });
+    repairs.push({ entryId, notedAt, ...what, outcome, toldAt: at, toldBy: entryId });
   };
   live.forEach((e, at) => {
     if (e.kind === 'repair') tell(e, at);

@@ -1,5 +1,4 @@
 import type { Entry, EntryKind, Stage } from './entry';
-import type { Repair } from './picture';
 
 /** Work at the bench beside checks: what is done with the machine in hand. */
 const WORK: ReadonlySet<EntryKind> = new Set([
@@ -32,7 +31,7 @@ export interface Standing {
  * Where a job is: as somebody said last, or as the work done since says. The first look at a machine puts it on the bench;
  * a cure, to be proved; an engine that fails again, back on the bench.
  */
-export function readStage(live: readonly Entry[], repairs: readonly Repair[]): Standing {
+export function readStage(live: readonly Entry[], cured: boolean): Standing {
   const saidAt = live.findLastIndex((e) => e.kind === 'stage');
   const found = live[saidAt];
   const said = found?.kind === 'stage' ? found : undefined;
@@ -48,12 +47,10 @@ export function readStage(live: readonly Entry[], repairs: readonly Repair[]): S
   if (spoken && !work[0]) return { stage: 'hook', stageSince: spoken.notedAt, waitingFor: null };
   const began = work[0];
   if (standing.stage === 'closed' || !began) return standing;
-  const last = repairs.at(-1);
-  const curedBy =
-    last?.outcome === 'cured' && work.find((e) => e.kind === 'repair' && e.body.outcome === 'cured');
+  const curedBy = cured && work.find((e) => e.kind === 'repair' && e.body.outcome === 'cured');
   if (curedBy) return { stage: 'proof', stageSince: curedBy.notedAt, waitingFor: null };
   // A proof goes on until something fails; then it is on the bench again.
-  if (standing.stage === 'proof' && last?.outcome === 'cured') return standing;
+  if (standing.stage === 'proof' && cured) return standing;
   return standing.stage === 'bench'
     ? standing
     : { stage: 'bench', stageSince: began.notedAt, waitingFor: null };

@@ -55,7 +55,11 @@ export const HOW_WORDS: Readonly<Record<ToldHow, string>> = {
   page: 'on their page',
 };
 const FOUND = { told: 'the owner was told', left: 'left' } as const;
-const SAFETY = { 'put-right': 'put right', told: 'the owner was told' } as const;
+const SAFETY = {
+  'put-right': 'put right',
+  told: 'the owner was told',
+  refused: 'the owner refused in writing',
+} as const;
 const ANSWERS = { 'put-right': 'put right', 'ruled-out': 'ruled out', waived: 'waived' } as const;
 
 /** How many pulls came before a look. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { PLAIN_WATCH } from './plain/watch';
 import { describe, expect, it } from 'vitest';
-import { diagnose, likelyIn } from '../diagnosis';
+import { accountOf } from '../account';
+import { diagnose } from '../diagnosis';
 import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, type CauseId } from '../knowledge';
 import {
   caseOf,
@@ -15,7 +16,7 @@ import {
   type Noted,
   type Picture,
 } from '../log';
-import { askedOf, USUAL_RULES, worthOf } from '../worth';
+import { askedOf, likelyNow, USUAL_RULES, worthOf } from '../worth';
 import {
   cardOf,
   causeClause,
@@ -45,6 +46,7 @@ const read = (...noted: Noted[]): Picture =>
   );
 const at = (picture: Picture): PaperOf => ({
   picture,
+  account: accountOf(picture, caseOf(picture)),
   tag: 106,
   owner: 'Odile Farrant',
   machine: 'Brakken Fell 52, chainsaw',
@@ -54,7 +56,11 @@ const at = (picture: Picture): PaperOf => ({
 const report = (picture: Picture): Block[] => {
   const c = caseOf(picture, []);
   const asked = askedOf(picture, MACHINE, { rules: USUAL_RULES, book: [] });
-  return reportOf(at(picture), worthOf({ ...asked, likely: likelyIn(c) }), diagnose(c).suspects);
+  return reportOf(
+    at(picture),
+    worthOf({ ...asked, likely: likelyNow(accountOf(picture, c), c) }),
+    diagnose(c).suspects,
+  );
 };
 const text = (blocks: readonly Block[]): string => blocks.flatMap(linesOf).join('\n');
 const saids = (blocks: readonly Block[]) =>
@@ -116,7 +122,7 @@ describe('a report', () => {
   it('tells the owner’s own words, what was measured and what judged it, what is wrong, and what it may cost', () => {
     const paper = text(report(cooked));
     expect(paper).toContain('“no pull in the cut”');
-    expect(paper).toMatch(/We measured 75 psi; 140 to 165 is right for it\./);
+    expect(paper).toMatch(/The gauge showed 70 psi; 140 to 165 is right for it\./);
     expect(paper).toContain('The piston has run too hot and is scored.');
     expect(paper).toContain('The engine draws air past the carburettor');
     expect(paper).toMatch(/Not to be used before this is put right/);

@@ -1,7 +1,16 @@
-import { likelyIn, type Case, type Suspect } from '../diagnosis';
+import { accountOf } from '../account';
+import type { Case, Suspect } from '../diagnosis';
 import type { Pace } from '../knowledge';
 import type { Block, PaperKind, Picture } from '../log';
-import { askedOf, moneyWords, worthOf, type PricedMachine, type PriceLine, type ShopRules } from '../worth';
+import {
+  askedOf,
+  likelyNow,
+  moneyWords,
+  worthOf,
+  type PricedMachine,
+  type PriceLine,
+  type ShopRules,
+} from '../worth';
 import { cardOf, tagOf, titleOf, workDoneOf } from './papers';
 import { reportOf, type PaperOf } from './report';
 
@@ -28,8 +37,10 @@ export interface PaperFor {
 /** A paper as the log makes it now: its title and its blocks. Pure. */
 export function paperFor(kind: PaperKind, p: PaperFor): { title: string; blocks: Block[] } {
   const { picture, machine, rules, book, tag, owner } = p;
+  const account = accountOf(picture, p.benchCase);
   const at: PaperOf = {
     picture,
+    account,
     tag,
     owner,
     machine: `${[machine.maker, machine.model].filter(Boolean).join(' ')}, ${p.kindWords}`,
@@ -40,7 +51,7 @@ export function paperFor(kind: PaperKind, p: PaperFor): { title: string; blocks:
     switch (kind) {
       case 'report': {
         const asked = askedOf(picture, machine, { rules, book, ...(p.pace && { pace: p.pace }) });
-        return reportOf(at, worthOf({ ...asked, likely: likelyIn(p.benchCase) }), p.suspects);
+        return reportOf(at, worthOf({ ...asked, likely: likelyNow(account, p.benchCase) }), p.suspects);
       }
       case 'work-done':
         return workDoneOf(at);

@@ -1,7 +1,17 @@
-import { remedyOf, type CauseId } from '../knowledge';
+import { mattersIn } from '../account';
+import { checkOf } from '../knowledge';
 import { drillFor, ownersDrill } from '../starting';
 import { figuresOf } from '../machine';
-import { nameOfThing, sentence, type Block, type PaperKind, type Picture, type Said } from '../log';
+import {
+  nameOfThing,
+  sentence,
+  staleFindings,
+  type Block,
+  type Finding,
+  type PaperKind,
+  type Picture,
+  type Said,
+} from '../log';
 import { formatTurns } from '../units';
 import {
   cameWith,
@@ -14,24 +24,11 @@ import {
   type PaperOf,
 } from './report';
 import { PLAIN_WATCH } from './plain/watch';
-import { causeClause, causeSaid, findingSaid, said } from './words';
+import { doneSaid } from './done';
+import { causeClause, findingSaid, said } from './words';
 
 /** The checks whose figures are worth having in writing once a machine is proved. */
 const PROVED_BY = ['idle-speed', 'full-speed', 'compression-gauge', 'coil-gap'] as const;
-
-/** What a repair put right: its causes that were found, else the one it names. */
-function mended(picture: Picture): Said[] {
-  return picture.repairs
-    .filter((r) => r.outcome !== 'no-change')
-    .map((r) => {
-      if ('other' in r) return said(`${sentence(r.other)}.`, r.entryId);
-      const whole = r.remedy ? remedyOf(r.remedy).mends : [r.cause];
-      const found = picture.found.filter((f) => whole.includes(f.cause)).map((f) => f.cause);
-      const causes: readonly CauseId[] = found.length > 0 ? found : [r.cause];
-      const tried = r.outcome === 'untried' ? ' It has not been run since.' : '';
-      return said(`${causes.map(causeSaid).join(' ')} That was put right.${tried}`, r.entryId);
-    });
-}
 
 /** New parts that were fitted in the carburettor. */
 const fitted = (picture: Picture): Said[] =>
@@ -40,6 +37,20 @@ const fitted = (picture: Picture): Said[] =>
       ? [said(`Fitted new: ${nameOfThing(entry.body).toLowerCase()}.`, entry.id)]
       : [],
   );
+
+/** Figures that prove the machine: measured sound, after the last work that had a bearing on them. */
+function provingFindings(picture: Picture): Finding[] {
+  const worked = picture.repairs.length > 0 || picture.ledger.lines.length > 0;
+  const stale = staleFindings(picture);
+  const { order } = picture;
+  const begun = Math.min(...picture.repairs.map((r) => order.get(r.entryId) ?? 0), Infinity);
+  return PROVED_BY.flatMap((check) => {
+    const finding = picture.findings.find((f) => f.check === check);
+    const sound = finding?.result === checkOf(check).results[0]?.id;
+    const after = (order.get(finding?.entryId ?? '') ?? -1) > begun;
+    return finding && worked && sound && after && !stale.has(finding.entryId) ? [finding] : [];
+  });
+}
 
 /** How the mixture screws stand, where they were counted. */
 function screwsSaid({ ledger, findings }: Picture): Said[] {
@@ -67,20 +78,17 @@ function signatureOf({ decision, photos }: Picture): Block[] {
 /** What was done: put right, fitted, set, proved how, and what was left undone by choice. */
 export function workDoneOf(at: PaperOf): Block[] {
   const { picture } = at;
-  const done = mended(picture);
-  const figures = PROVED_BY.flatMap((check) => {
-    const finding = picture.findings.find((f) => f.check === check);
-    return (finding && findingSaid(finding)) ?? [];
-  });
+  const done = doneSaid(at);
+  const figures = provingFindings(picture).flatMap((f) => findingSaid(f) ?? []);
   const proved = picture.proof.filter((s) => s.done).map((s) => said(`Proved: ${s.label.toLowerCase()}.`));
   const starts = picture.starts.filter((s) => s.outcome === 'runs');
   const left = [
-    ...standingFaults(picture).map((f) =>
+    ...standingFaults(at).map((f) =>
       said(`Not mended: ${causeClause(f.cause)}. It may fail again.`, ...f.said.from),
     ),
     ...picture.leftOff.map((l) => said(`${sentence(l.name)} stays off: ${l.words}.`, l.entryId)),
   ];
-  const safety = safetySaid(picture);
+  const safety = safetySaid(at);
   return [
     ...(safety.length > 0 ? [heading('First of all'), ...list(safety)] : []),
     heading('What it came with'),
@@ -127,7 +135,7 @@ export function workDoneOf(at: PaperOf): Block[] {
 
 /** The card that goes home with this machine: its starting drill, its mix, how it is stored, what to watch for. */
 export function cardOf(at: PaperOf): Block[] {
-  const { picture } = at;
+  const { picture, account } = at;
   const drill = ownersDrill(picture.starts);
   const from = picture.starts.findLast((s) => s.drill !== undefined)?.id;
   const steps: Said[] = drill
@@ -137,7 +145,7 @@ export function cardOf(at: PaperOf): Block[] {
       );
   const { mix } = figuresOf(picture.machine);
   const watch = new Map<string, Said>();
-  for (const { cause, refs } of picture.found)
+  for (const { cause, from: refs } of mattersIn(account, 'standing', 'untried', 'mended'))
     if (PLAIN_WATCH[cause]) watch.set(PLAIN_WATCH[cause], said(PLAIN_WATCH[cause], ...refs));
   return [
     heading('Start it like this'),
@@ -154,7 +162,7 @@ export function cardOf(at: PaperOf): Block[] {
       said('Knock the air filter out each day it is used.'),
     ]),
     ...(watch.size > 0 ? [heading('Watch for'), ...list([...watch.values()])] : []),
-    ...list(safetySaid(picture)),
+    ...list(safetySaid(at)),
     {
       is: 'text',
       ...said('Bring it back when it takes more pulls than it did, loses power, or its tool turns at idle.'),

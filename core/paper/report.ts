@@ -1,14 +1,19 @@
-import type { CauseId, ChoiceId } from '../knowledge';
-import type { Block, Picture, Said } from '../log';
+import { mattersIn, type Account } from '../account';
+import { REMEDIES, type CauseId, type ChoiceId, type RemedyId } from '../knowledge';
+import { sentence, type Block, type Picture, type Said } from '../log';
 import type { Suspect } from '../diagnosis';
-import type { OfferedChoice, Worth } from '../worth';
+import { mostOf, priceSaid, type OfferedChoice, type RepairJob, type Worth } from '../worth';
 import { causeClause, causeSaid, chanceSaid, findingSaid, said } from './words';
+import { doneSaid } from './done';
 import { PLAIN_CHOICE } from './plain/choices';
 import { PLAIN_COMPLAINT } from './plain/complaints';
+import { PLAIN_REMEDY } from './plain/remedies';
 
 /** What a paper is made from besides the log. */
 export interface PaperOf {
   picture: Picture;
+  /** What was found, done, and what remains: whatever a paper says of the work rests on it. */
+  account: Account;
   tag: number;
   owner: string;
   /** "Brakken B45, chainsaw". */
@@ -40,19 +45,34 @@ export function cameWith({ picture }: Pick<PaperOf, 'picture'>): Said[] {
     : picture.complaints.map((c) => said(PLAIN_COMPLAINT[c.complaint], c.entryId));
 }
 
-/** What was found wrong and stands, each with what it was seen in. */
-export const standingFaults = (picture: Picture): { cause: CauseId; said: Said }[] =>
-  picture.found
-    .filter((f) => f.state === 'standing')
-    .map((f) => ({ cause: f.cause, said: said(causeSaid(f.cause), ...f.refs) }));
+/** What is wrong and stands, each with what it rests on: seen, or settled on by a hand. */
+export const standingFaults = ({ account }: Pick<PaperOf, 'account'>): { cause: CauseId; said: Said }[] =>
+  mattersIn(account, 'standing').map(({ cause, basis, from }) => ({
+    cause,
+    said: said(
+      basis === 'seen'
+        ? causeSaid(cause)
+        : `We take it to be this, though it was not seen: ${causeClause(cause)}.`,
+      ...from,
+    ),
+  }));
 
 /** What keeps its user safe and is broken: named whatever was chosen. */
-export const safetySaid = (picture: Picture): Said[] =>
-  picture.safetyFaults.map((f) => said(`Not to be used before this is put right: ${f.words}.`, f.entryId));
+export const safetySaid = ({ account }: Pick<PaperOf, 'account'>): Said[] =>
+  account.safety.standing.map((f) =>
+    f.refused
+      ? said(
+          `Not safe to use: ${f.words}. The owner does not want it put right${f.refused.words ? `: “${f.refused.words}”` : ''}.`,
+          f.entryId,
+          f.refused.entryId,
+        )
+      : said(`Not to be used before this is put right: ${f.words}.`, f.entryId),
+  );
 
 /** What is not known: likely and possible causes that nobody saw, on the evidence there is. */
-function notKnown(picture: Picture, suspects: readonly Suspect[]): Said[] {
-  const known = new Set(picture.found.map((f) => f.cause));
+function notKnown({ picture, account }: PaperOf, suspects: readonly Suspect[]): Said[] {
+  if (account.decided) return [];
+  const known = new Set(account.matters.map((m) => m.cause));
   const evidence = picture.findings.map((f) => f.entryId);
   const open = suspects.filter((s) => !known.has(s.cause) && s.probability >= POSSIBLE).slice(0, 4);
   return open.map((s) =>
@@ -65,10 +85,6 @@ function notKnown(picture: Picture, suspects: readonly Suspect[]): Said[] {
     ),
   );
 }
-
-/** An estimate is not said to the cent. */
-const wholeDown = (cents: number): number => Math.floor(cents / 100) * 100;
-const wholeUp = (cents: number): number => -wholeDown(-cents);
 
 const daysSaid = ({ low, high }: OfferedChoice['days']): string =>
   high === 0
@@ -95,38 +111,48 @@ function leaves({ leaves: left, id }: OfferedChoice, refs: ReadonlyMap<CauseId, 
 /** What the owner agrees to pay the bench for; a new machine is bought, not agreed to here. */
 const NAMES_A_PRICE: ReadonlySet<ChoiceId> = new Set(['as-it-is', 'bare', 'mend', 'top-end', 'short-block']);
 
+const isWhole = (id: RepairJob['id']): id is RemedyId => REMEDIES.some((r) => r.id === id);
+
+/** What a choice does, or has done already, in a sentence. */
+function jobSaid(job: RepairJob, chance: number, refs: ReadonlyMap<CauseId, readonly string[]>): Said {
+  const [cause] = job.mends;
+  const from = job.mends.flatMap((c) => refs.get(c) ?? []);
+  const clause = cause ? causeClause(cause) : '';
+  if (job.done && isWhole(job.id)) return said(`Done already. ${PLAIN_REMEDY[job.id]}`, ...from);
+  if (!cause) return said(`${job.done ? 'Done already. ' : ''}${job.does}.`, ...from);
+  if (job.done) return said(`Put right already: ${clause}.`, ...from);
+  return said(chance >= SURELY ? `Put right: ${clause}.` : `If it is so, put right: ${clause}.`, ...from);
+}
+
+/** What a choice is called on this paper: once work is done, what is left as it is is the rest. */
+const choiceName = ({ id, jobs }: OfferedChoice): string =>
+  id === 'as-it-is' && jobs.some((j) => j.job.done) ? 'Leave the rest as it is' : PLAIN_CHOICE[id];
+
 function choiceBlock(
   choice: OfferedChoice,
-  { money }: PaperOf,
+  { money, account }: PaperOf,
   refs: ReadonlyMap<CauseId, readonly string[]>,
 ): Block {
   const { id, price, right, back, jobs, words } = choice;
-  const open = price.high - price.low >= 1_00;
+  const begun = jobs.some((j) => j.job.done);
   const does = jobs
     .filter((j) => j.chance >= SAID_FROM)
-    .slice(0, 5)
-    .flatMap(({ job, chance }) =>
-      job.mends
-        .slice(0, 1)
-        .map((cause) =>
-          said(
-            chance >= SURELY
-              ? `Put right: ${causeClause(cause)}.`
-              : `If it is so, put right: ${causeClause(cause)}.`,
-            ...(refs.get(cause) ?? []),
-          ),
+    .slice(0, 8)
+    .map(({ job, chance }) => jobSaid(job, chance, refs));
+  const works = id !== 'replace' && id !== 'parts' && id !== 'as-it-is';
+  const risk = works
+    ? [
+        said(
+          `We reckon ${chanceSaid(right)} that it runs right afterwards, and ${chanceSaid(back)} that it is back within a year.`,
         ),
-    );
-  const risk =
-    id === 'replace' || id === 'parts' || id === 'as-it-is'
-      ? []
-      : [
-          said(
-            `We reckon ${chanceSaid(right)} that it runs right afterwards, and ${chanceSaid(back)} that it is back within a year.`,
-          ),
-        ];
+      ]
+    : [];
+  const unsafe =
+    id === 'as-it-is' ? account.safety.standing.map((f) => said(`Stays unsafe: ${f.words}.`, f.entryId)) : [];
   const plain: Partial<Record<typeof id, string>> = {
-    'as-it-is': 'You pay for the time it took to look. It goes home as it came.',
+    'as-it-is': begun
+      ? 'You pay for what was done. The rest stays as it is.'
+      : 'You pay for the time it took to look. It goes home as it came.',
     bare: 'It is made to run, and nothing more. It may fail in minutes or in years.',
     replace: 'A like machine, new.',
     parts: 'You leave it here for its parts, and owe nothing.',
@@ -134,13 +160,14 @@ function choiceBlock(
   return {
     is: 'choice',
     choice: id,
-    name: PLAIN_CHOICE[id],
-    price: open ? `${money(wholeDown(price.low))} to ${money(wholeUp(price.high))}` : money(price.mean),
-    ...(NAMES_A_PRICE.has(id) && { upTo: open ? wholeUp(price.high) : price.mean }),
+    name: choiceName(choice),
+    price: priceSaid(price, { said: money }),
+    ...(NAMES_A_PRICE.has(id) && { upTo: mostOf(price) }),
     days: daysSaid(choice.days),
     items: [
       ...(plain[id] ? [said(plain[id])] : []),
       ...does,
+      ...unsafe,
       ...(id === 'replace' || id === 'parts' ? [] : leaves(choice, refs)),
       ...risk,
       ...(words ? [said(words)] : []),
@@ -174,30 +201,48 @@ export const footBlocks = ({ foot }: Pick<PaperOf, 'foot'>): Block[] => [
  * choices with their prices, what hurts somebody, and a line for a name. Every sentence names the entries it rests on.
  */
 export function reportOf(at: PaperOf, worth: Worth, suspects: readonly Suspect[]): Block[] {
-  const { picture } = at;
-  const faults = standingFaults(picture);
-  const refs = new Map(picture.found.map((f) => [f.cause, f.refs]));
-  const looked = picture.findings.flatMap((f) => findingSaid(f) ?? []);
-  const unknown = notKnown(picture, suspects);
-  const safety = safetySaid(picture);
+  const { picture, account, money } = at;
+  const faults = standingFaults(at).map((f) => f.said);
+  const refs = new Map(account.matters.map((m) => [m.cause, m.from]));
+  const looked = picture.findings
+    // What keeps its user safe is said by name, first of all or among what was done.
+    .filter((f) => f.check !== 'safety-walkround')
+    .flatMap((f) => findingSaid(f) ?? []);
+  const unknown = notKnown(at, suspects);
+  const safety = safetySaid(at);
+  const done = doneSaid(at);
   const best = worth.choices.find((c) => c.id === worth.best);
+  const open = account.others.flatMap((o) =>
+    o.state === 'standing' ? [said(`${sentence(o.words)}.`, o.entryId)] : [],
+  );
+  const wrong = [...faults, ...open];
+  const nothing = done.length > 0 ? 'Nothing else was found wrong.' : 'What is wrong has not been seen yet.';
   return [
     ...(safety.length > 0 ? [heading('First of all'), ...list(safety)] : []),
     heading('What it came with'),
     ...list(cameWith(at)),
     ...(looked.length > 0 ? [heading('What we looked at'), ...list(looked)] : []),
+    ...(done.length > 0 ? [heading('What was done'), ...list(done)] : []),
     heading('What is wrong'),
-    ...(faults.length > 0
-      ? list(faults.map((f) => f.said))
-      : [{ is: 'text', ...said('What is wrong has not been seen yet.') } as const]),
+    ...(wrong.length > 0 ? list(wrong) : [{ is: 'text', ...said(nothing) } as const]),
     ...(unknown.length > 0 ? [heading('What is not known'), ...list(unknown)] : []),
     ...photoBlocks(picture),
-    heading('What can be done'),
-    ...worth.choices.map((c) => choiceBlock(c, at, refs)),
-    ...(best
-      ? [{ is: 'text', ...said(`We would take: ${PLAIN_CHOICE[best.id].toLowerCase()}.`) } as const]
-      : []),
-    { is: 'sign', text: 'Taken, name and date' },
+    ...(worth.finished && best
+      ? [
+          heading('What it comes to'),
+          {
+            is: 'text',
+            ...said(`${priceSaid(best.price, { said: money })}, with tax, for what was done.`),
+          } as const,
+        ]
+      : [
+          heading('What can be done'),
+          ...worth.choices.map((c) => choiceBlock(c, at, refs)),
+          ...(best
+            ? [{ is: 'text', ...said(`We would take: ${choiceName(best).toLowerCase()}.`) } as const]
+            : []),
+          { is: 'sign', text: 'Taken, name and date' } as const,
+        ]),
     ...footBlocks(at),
   ];
 }

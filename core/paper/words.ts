@@ -1,5 +1,6 @@
 import type { Finding, Said } from '../log';
 import { checkOf, type CauseId } from '../knowledge';
+import { measured } from './measured';
 import { PLAIN_CAUSE } from './plain/causes';
 import { PLAIN_RESULT } from './plain/checks';
 
@@ -8,25 +9,6 @@ export const said = (text: string, ...from: readonly (string | undefined)[]): Sa
   text,
   from: from.filter((f): f is string => f !== undefined),
 });
-
-const UNIT_WORDS = { psi: 'psi', mm: 'mm', rpm: 'revolutions a minute', turns: 'turns', '%': '%' } as const;
-
-const figure = (value: number, unit: keyof typeof UNIT_WORDS): string => {
-  const digits = unit === 'mm' || unit === 'turns' ? 2 : 0;
-  const rounded = unit === 'rpm' ? Math.round(value / 50) * 50 : value;
-  return rounded.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
-};
-
-/** What was measured and what judged it, where it was measured: "88 psi; 140 to 165 psi is right for it". */
-function measured({ judged }: Finding): string {
-  if (!judged || !('value' in judged)) return '';
-  const { value, band, unit } = judged;
-  const [low, high] = band;
-  const is = `${figure(value, unit)} ${UNIT_WORDS[unit]}`;
-  return low === high
-    ? ` We measured ${is}.`
-    : ` We measured ${is}; ${figure(low, unit)} to ${figure(high, unit)} is right for it.`;
-}
 
 /** What a check showed, in a layman's sentence with its figures; null where it showed nothing. */
 export function findingSaid(finding: Finding): Said | null {

@@ -1,2 +1,2 @@
 export type { Judged } from '../verdict';
-export { judgeReading, READING_FIELD, type Reading } from './reading';
+export { judgeReading, READING_FIELD, SHOWN_IN, type Reading } from './reading';

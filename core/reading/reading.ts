@@ -8,6 +8,9 @@ import { isPressureCheck, judgeWatch, type Trace } from '../pressure';
 import { judgeSpeed, judgeTurns } from '../tuning';
 import type { Judged } from '../verdict';
 
+/** Units of instruments beside those that readings are kept in. */
+export const SHOWN_IN = ['bar', 'kPa', 'thou', 'in'] as const;
+
 /** Raw readings a check can be judged from, as they stand in the log and in case files. */
 export interface Reading extends SqueezeSetting {
   /** Compression gauge after each pull, psi. */
@@ -22,6 +25,8 @@ export interface Reading extends SqueezeSetting {
   rpm?: readonly number[];
   /** Mixture screws, turns out from the seat. */
   turns?: { L?: number; H?: number };
+  /** The unit the instrument showed, where that is another than the figures are kept in: what is said of it is said in that. */
+  in?: (typeof SHOWN_IN)[number];
   /** Read by a stand-in instrument, not by a real one. */
   simulated?: boolean;
   /** A gauge watched over time. */

@@ -203,14 +203,18 @@ export function mendedBy(
   };
   if (rebuild.renewal === 'whole')
     return [byKit, { kind: 'repair', body: { cause: 'carb-tampered', ...untried } }];
-  if (rebuild.renewal === 'kit') return [byKit];
+  // Wrong and missing parts that are new now were what was wrong, whatever else the kit renewed.
+  const astray = rebuild.layers.filter((l) => l.condition === 'wrong' || l.condition === 'missing');
+  const asBuilt: Noted[] =
+    standing.includes('carb-tampered') && astray.length > 0 && astray.every((l) => l.renewed)
+      ? [{ kind: 'repair', body: { cause: 'carb-tampered', ...untried } }]
+      : [];
+  if (rebuild.renewal === 'kit') return [...asBuilt, byKit];
   const worked = rebuild.layers.filter((l) => l.cameOff !== null);
   const right = rightedOn(worked);
   const found = standing.filter((c) => right.includes(c));
   // Nothing was seen wrong, and something was renewed: it may have been that.
   const renewed = worked.filter((l) => l.renewed).flatMap((l) => rightedOn([l])[0] ?? []);
-  return (found.length > 0 ? found : renewed).map((cause) => ({
-    kind: 'repair',
-    body: { cause, ...untried },
-  }));
+  const mended = [...new Set(found.length + asBuilt.length > 0 ? found : renewed)];
+  return [...asBuilt, ...mended.map((cause): Noted => ({ kind: 'repair', body: { cause, ...untried } }))];
 }

@@ -1,5 +1,5 @@
 export { advise, SEEN, type Advice, type Seen } from './advice';
-export { judgeSpeed, judgeTurns, speedBand } from './judge';
+export { farScrew, judgeSpeed, judgeTurns, speedBand } from './judge';
 export {
   ledgerOf,
   moveInWords,

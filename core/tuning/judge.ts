@@ -55,3 +55,15 @@ export function judgeTurns(turns: { L?: number; H?: number }): Judged {
     says: `${counted.map(([screw, v]) => `${screw} ${formatTurns(v)}`).join(', ')} turns out`,
   };
 }
+
+/**
+ * Of counted mixture screws (turns out from the seat) the one that is far off by itself: a count speaks for its own screw. Null
+ * where neither is, or both are.
+ */
+export function farScrew(turns: { L?: number; H?: number }): 'L' | 'H' | null {
+  const far = (['L', 'H'] as const).filter((screw) => {
+    const counted = turns[screw];
+    return counted !== undefined && (counted >= FAR_OUT || counted < FAR_IN);
+  });
+  return far.length === 1 ? far[0]! : null;
+}

@@ -52,9 +52,17 @@ export interface Choice {
   courses: readonly Course[];
 }
 
+/** What a machine has and may have, and what the account of the work says of it beside that. */
+export interface LikelyNow extends Likely {
+  /** Work that is done: it is paid for whatever is chosen. */
+  done?: readonly RepairJob[];
+  /** Work to do that no cause stands for: safety parts, and repairs in somebody's own words. */
+  toDoBesides?: readonly RepairJob[];
+}
+
 /** What choices are worked out from. */
 export interface WorthCase extends Reckoning {
-  likely: Likely;
+  likely: LikelyNow;
   hardUse: boolean;
   /** Null: nobody said. */
   ageYears: number | null;
@@ -110,6 +118,7 @@ export function courseOf(
   const { complaints } = likely;
   const { whole, left } = seasonsLeft(w);
   const none = { probability, jobs: [], shopCost: 0, minutes: 0, risks: [] };
+  const { done = [], toDoBesides = [] } = likely;
   const all = [...new Set([...likely.found, ...unseen])];
   if (id === 'replace') {
     const like = partsFor(book, 'like', machine);
@@ -119,8 +128,10 @@ export function courseOf(
   if (id === 'parts') return { ...none, leaves: [], price: 0, days: 0, right: 0, seasons: 0 };
   const mended = putRightBy(id, all, complaints);
   const leaves = all.filter((c) => !mended.includes(c));
-  const q = quote(mended, w);
-  const known = complaints.length === 0 || mended.some((c) => explainsAny(c, complaints));
+  const q = quote(mended, w, id === 'as-it-is' ? done : [...done, ...toDoBesides]);
+  const known =
+    complaints.length === 0 ||
+    [...done.flatMap((job) => job.mends), ...mended].some((c) => explainsAny(c, complaints));
   const right = known
     ? q.jobs.reduce((p) => p * (1 - RISK.botched), 1) *
       leaves.reduce((p, c) => p * (1 - inTheWay(c, complaints)), 1)
@@ -232,7 +243,7 @@ export function choiceOf(id: ChoiceId, w: WorthCase): Choice {
     jobs: shareOf(
       courses,
       (c) => c.jobs,
-      (job) => job.id,
+      (job) => `${job.id} ${job.mends.length > 0 ? '' : job.does} ${job.done === true}`,
     ).flatMap(({ it, chance }) => (chance >= FAINT ? [{ job: it, chance }] : [])),
     leaves: shareOf(
       courses,

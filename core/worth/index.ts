@@ -1,4 +1,4 @@
-export { putRightBy, type Choice, type Course, type Range, type WorthCase } from './choices';
+export { putRightBy, type Choice, type Course, type LikelyNow, type Range, type WorthCase } from './choices';
 export {
   isDeep,
   isOfCarburettor,
@@ -10,7 +10,8 @@ export {
   type RepairJob,
 } from './jobs';
 export { labourOf, moneyWords, withTax, type Cents, type MoneyWords } from './money';
-export { asSeen, askedOf, beyondAgreed } from './ofJob';
+export { mostOf, priceSaid } from './priceSaid';
+export { asSeen, askedOf, beyondAgreed, likelyNow } from './ofJob';
 export { oneMoreCheck, type OneMore } from './oneMore';
 export {
   BOOK_IDS,

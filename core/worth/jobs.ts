@@ -11,9 +11,18 @@ import {
   type RemedyId,
 } from '../knowledge';
 
-/** What has a price: the repair of one cause, a job that puts several right at once, a carburettor as a whole. */
-export type PricedId = CauseId | RemedyId | 'carburettor-whole';
-export const PRICED_IDS: readonly PricedId[] = [...CAUSE_IDS, ...REMEDY_IDS, 'carburettor-whole'];
+/**
+ * What has a price: the repair of one cause, a job that puts several right at once, a carburettor as a whole, a part that keeps
+ * its user safe, and a repair in somebody's own words.
+ */
+export type PricedId = CauseId | RemedyId | 'carburettor-whole' | 'safety-part' | 'own-words';
+export const PRICED_IDS: readonly PricedId[] = [
+  ...CAUSE_IDS,
+  ...REMEDY_IDS,
+  'carburettor-whole',
+  'safety-part',
+  'own-words',
+];
 
 const PRICED: ReadonlySet<string> = new Set(PRICED_IDS);
 export const isPriced = (id: string): id is PricedId => PRICED.has(id);
@@ -22,9 +31,22 @@ export const isPriced = (id: string): id is PricedId => PRICED.has(id);
 export const pricedName = (id: PricedId | 'like'): string => {
   if (id === 'like') return 'A like machine, new';
   if (id === 'carburettor-whole') return WHOLE;
+  if (id === 'safety-part') return 'Put a safety part right';
+  if (id === 'own-words') return 'A repair in your own words';
   const remedy = REMEDIES.find((r) => r.id === id);
   return remedy ? remedy.does : causeOf(id as CauseId).remedy;
 };
+/** Bench minutes of work that no list has: an ordinary safety part, and a repair in one's own words. */
+const UNLISTED_MINUTES = { 'safety-part': 15, 'own-words': 30 } as const;
+
+/** A job beside the list: what keeps its user safe, or what somebody said in their own words. */
+export const unlistedJob = (id: keyof typeof UNLISTED_MINUTES, words: string): RepairJob => ({
+  id,
+  does: id === 'safety-part' ? `Put right for safety: ${words}` : words,
+  minutes: UNLISTED_MINUTES[id],
+  mends: [],
+});
+
 const WHOLE = 'Fit a new carburettor and set it';
 
 /** One job at the bench that stands on a quote. */
@@ -34,6 +56,8 @@ export interface RepairJob {
   /** Bench minutes, opening and closing included. */
   minutes: number;
   mends: readonly CauseId[];
+  /** It is done already. */
+  done?: true;
 }
 
 const TOP_END = REMEDIES.find((r) => r.id === 'top-end')!;

@@ -1,7 +1,9 @@
-import { behindOf, familyIdOf, type CauseId } from '../knowledge';
-import type { Picture } from '../log';
-import { isDeep } from './jobs';
-import { putRightBy } from './choices';
+import { mattersIn, type Account } from '../account';
+import { likelyIn, type Case } from '../diagnosis';
+import { behindOf, familyIdOf, remedyMinutes, remedyOf, type CauseId, type Pace } from '../knowledge';
+import { sentence, type Picture } from '../log';
+import { isDeep, jobsFor, unlistedJob, type RepairJob } from './jobs';
+import { putRightBy, type LikelyNow } from './choices';
 import type { PricedMachine } from './priceBook';
 import type { Reckoning } from './quote';
 import type { WorthAsked } from './worth';
@@ -20,6 +22,61 @@ function behindOpen({ found, behindAnswers }: Pick<Picture, 'found' | 'behindAns
     for (const b of behind) if (!behindAnswers.has(b)) open.add(b);
   }
   return [...open];
+}
+
+/** The work that was done on a job, as it is priced: what did nothing for the owner is not charged. */
+function doneJobs({ acts, others, safety }: Account, pace?: Pace): RepairJob[] {
+  const good = acts.flatMap((a) => ('cause' in a.repair && a.repair.outcome !== 'no-change' ? [a] : []));
+  const wholes = good.flatMap(({ repair: r, credit }) => {
+    if (!('cause' in r) || !r.remedy) return [];
+    const remedy = remedyOf(r.remedy);
+    return [
+      {
+        id: r.remedy,
+        does: remedy.does,
+        minutes: remedyMinutes(remedy) * (pace?.[r.remedy] ?? 1),
+        mends: credit.length > 0 ? credit.map((c) => c.cause) : [r.cause],
+      },
+    ];
+  });
+  const rebuilt = wholes.some((w) => w.id === 'carburettor-rebuild');
+  const within = new Set<CauseId>([
+    ...wholes.flatMap((w) => remedyOf(w.id).mends),
+    // Wrong parts in a carburettor went with the kit that took their place.
+    ...(rebuilt ? (['carb-tampered'] as const) : []),
+  ]);
+  const single = good.flatMap(({ repair: r }) =>
+    'cause' in r && !r.remedy && !within.has(r.cause) ? [r.cause] : [],
+  );
+  const jobs: RepairJob[] = [
+    ...wholes.filter((w, n) => wholes.findIndex((o) => o.id === w.id) === n),
+    ...jobsFor([...new Set(single)], pace),
+    ...others
+      .filter((o) => o.state === 'mended' || o.state === 'untried')
+      .map((o) => unlistedJob('own-words', sentence(o.words))),
+    ...safety.mended.map((f) => unlistedJob('safety-part', f.words)),
+  ];
+  return jobs.map((job) => ({ ...job, done: true }));
+}
+
+/**
+ * What choices and prices are worked out from: what the account says stands and was done, and, only where nothing was settled on or
+ * cured, what the engine says may be there beside it.
+ */
+export function likelyNow(account: Account, c: Case): LikelyNow {
+  const engine = likelyIn(c);
+  const { decided, cured, others, safety } = account;
+  const standing = mattersIn(account, 'standing').map((m) => m.cause);
+  return {
+    found: decided ? standing : [...new Set([...engine.found, ...standing])],
+    sets: decided ? [{ causes: [], probability: 1 }] : engine.sets,
+    complaints: cured || others.some((o) => o.state !== 'vain') ? [] : engine.complaints,
+    done: doneJobs(account, c.pace),
+    toDoBesides: [
+      ...others.filter((o) => o.state === 'standing').map((o) => unlistedJob('own-words', sentence(o.words))),
+      ...safety.standing.filter((f) => !f.refused).map((f) => unlistedJob('safety-part', f.words)),
+    ],
+  };
 }
 
 /** A machine with what the bench has seen of it since it was written down: its carburettor. */

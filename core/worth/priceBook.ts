@@ -1,5 +1,5 @@
 import { classOf, type MachineFacts, type MachineKind } from '../machine';
-import { type CauseId, type FamilyId, type RemedyId } from '../knowledge';
+import type { FamilyId } from '../knowledge';
 import { PRICED_IDS, type PricedId } from './jobs';
 import type { Cents } from './money';
 import { usualLike } from './rules';
@@ -46,7 +46,8 @@ export interface PricedMachine extends MachineFacts {
 type Usual = readonly [price: Cents, waitDays: number];
 
 /** Parts of a household machine as the trade's ordinary prices go; what is not here takes none. */
-const USUAL: Partial<Readonly<Record<CauseId | RemedyId | 'carburettor-whole', Usual>>> = {
+const USUAL: Partial<Readonly<Record<PricedId, Usual>>> = {
+  'safety-part': [12_00, 2],
   'stale-fuel': [3_00, 0],
   'water-in-fuel': [3_00, 0],
   'no-oil-in-fuel': [3_00, 0],

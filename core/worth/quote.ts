@@ -39,18 +39,24 @@ export const likeOf = ({ book, machine }: Pick<Reckoning, 'book' | 'machine'>): 
 
 /**
  * The price of putting these causes right: labour by the minute with tuning and proof, parts by the price book, not less than
- * the smallest charge, the fee for looking where it is not credited, tax on all of it.
+ * the smallest charge, the fee for looking where it is not credited, tax on all of it. Where the fee is credited a repair
+ * never costs less than the fee did: else looking would be dearer than mending. `besides`: jobs that no cause stands for.
  *
- * @example quote(['plug-failed'], { rules: USUAL_RULES, book: [], machine: { kind: 'chainsaw' } }).price // 2328: 18 min, a plug, tax
+ * @example quote(['plug-failed'], { rules: USUAL_RULES, book: [], machine: { kind: 'chainsaw' } }).price // 3000: 18 min and a plug come to less than the fee
  */
-export function quote(causes: readonly CauseId[], { rules, book, machine, pace }: Reckoning): Quote {
-  const jobs = jobsFor(causes, pace);
+export function quote(
+  causes: readonly CauseId[],
+  { rules, book, machine, pace }: Reckoning,
+  besides: readonly RepairJob[] = [],
+): Quote {
+  const jobs = [...jobsFor(causes, pace), ...besides];
   const parts = jobs.map((job) => partsFor(book, job.id, machine));
   const sum = (of: (p: (typeof parts)[number]) => number): number => parts.reduce((n, p) => n + of(p), 0);
   const minutes = jobs.length === 0 ? 0 : jobs.reduce((n, j) => n + j.minutes, PROVING_MINUTES);
   const labour = labourOf(minutes, rules.ratePerHour);
   const done = jobs.length === 0 ? 0 : Math.max(rules.smallestCharge, labour + sum((p) => p.price));
-  const net = rules.feeCredited && jobs.length > 0 ? done : done + rules.diagnosisFee;
+  const net =
+    rules.feeCredited && jobs.length > 0 ? Math.max(done, rules.diagnosisFee) : done + rules.diagnosisFee;
   return {
     jobs,
     price: withTax(net, rules.taxPermille),

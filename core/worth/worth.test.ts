@@ -80,13 +80,13 @@ const onlyFelt = caseOf(
 );
 
 describe('a quote, against one worked by hand', () => {
-  it('a plug: 3 and 15 minutes at 48.00, 5.00 for it, a fifth of tax', () => {
-    // 18 min = 14.40; + 5.00 = 19.40; + 3.88 tax.
+  it('a plug: 3 and 15 minutes at 48.00 and 5.00 for it come to less than the fee for looking, which is paid then', () => {
+    // 18 min = 14.40; + 5.00 = 19.40; the fee is 25.00; a fifth of tax.
     expect(quote(['plug-failed'], by())).toMatchObject({
       minutes: 18,
       labour: 14_40,
       parts: 5_00,
-      price: 23_28,
+      price: 30_00,
       days: 1,
     });
   });

@@ -18,6 +18,7 @@ export type RuleId =
   | 'far-from-new'
   | 'least-a-season'
   | 'nothing-pays'
+  | 'all-done'
   | 'by-hand';
 
 /** What a verdict rests on. */
@@ -42,6 +43,8 @@ export interface Worth {
   /** Nothing is spent before the owner has spoken. */
   askFirst: Ruled | null;
   notOffered: readonly ({ id: ChoiceId } & Ruled)[];
+  /** All that is to be done is done: there is a price, and nothing to choose. */
+  finished: boolean;
   /** What a like machine costs new, tax in. */
   like: Cents;
 }
@@ -169,6 +172,10 @@ function withSet(choice: Choice, set: ChoiceSet | undefined): Omit<OfferedChoice
   };
 }
 
+/** Whether something was put right and nothing is left to do or to find. */
+const isFinished = ({ found, sets, done = [], toDoBesides = [] }: WorthCase['likely']): boolean =>
+  done.length > 0 && found.length + toDoBesides.length === 0 && sets.every((s) => s.causes.length === 0);
+
 /** Of those the rules leave, the one that costs least a season; a new one where none is left. */
 function bestOf(choices: readonly OfferedChoice[]): Pick<Worth, 'best' | 'because'> {
   const fit = choices
@@ -199,8 +206,11 @@ function bestOf(choices: readonly OfferedChoice[]): Pick<Worth, 'best' | 'becaus
  */
 export function worthOf(w: WorthAsked): Worth {
   const all = new Map(CHOICE_IDS.map((id) => [id, choiceOf(id, w)] as const));
+  const finished = isFinished(w.likely);
   const why = (id: ChoiceId): Ruled | null => {
     const set = w.set?.get(id);
+    if (finished && id !== 'mend') return { rule: 'all-done', says: 'What was wrong is put right.' };
+    if (finished) return null;
     if (set?.offered === false) return { rule: 'by-hand', says: set.words ?? 'Taken out by the technician.' };
     // What somebody has set a price to is on the counter, whatever the rules say.
     return set?.price === undefined ? notOffered(id, w, all.get(id)!, all) : null;
@@ -213,9 +223,12 @@ export function worthOf(w: WorthAsked): Worth {
   const { squeezePsi, rules } = w;
   return {
     choices,
-    ...bestOf(choices),
+    ...(finished
+      ? { best: 'mend' as const, because: { rule: 'all-done' as const, says: 'All of it is done.' } }
+      : bestOf(choices)),
+    finished,
     askFirst:
-      squeezePsi !== null && squeezePsi < rules.floorPsi
+      !finished && squeezePsi !== null && squeezePsi < rules.floorPsi
         ? {
             rule: 'squeeze-floor',
             says: `Squeeze is ${Math.round(squeezePsi)} psi, under ${rules.floorPsi}: nothing is spent before the owner has spoken.`,

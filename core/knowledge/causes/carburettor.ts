@@ -319,6 +319,7 @@ export const CARBURETTOR_CAUSES = causes({
   'low-screw-lean': {
     name: 'L screw too lean',
     sits: 'circuits',
+    screw: { of: 'L', is: 'lean' },
     weight: 3,
     remedy: 'Set L on the rich side of best idle',
     minutes: 6,
@@ -341,6 +342,7 @@ export const CARBURETTOR_CAUSES = causes({
   'low-screw-rich': {
     name: 'L screw too rich',
     sits: 'circuits',
+    screw: { of: 'L', is: 'rich' },
     weight: 1.5,
     remedy: 'Set L on the rich side of best idle',
     minutes: 6,
@@ -364,6 +366,7 @@ export const CARBURETTOR_CAUSES = causes({
   'high-screw-lean': {
     name: 'H screw too lean',
     sits: 'circuits',
+    screw: { of: 'H', is: 'lean' },
     weight: 2,
     remedy: 'Set H rich of maximum speed, by tachometer',
     minutes: 6,
@@ -387,6 +390,7 @@ export const CARBURETTOR_CAUSES = causes({
   'high-screw-rich': {
     name: 'H screw too rich',
     sits: 'circuits',
+    screw: { of: 'H', is: 'rich' },
     weight: 1.8,
     remedy: 'Set H rich of maximum speed, by tachometer',
     minutes: 6,

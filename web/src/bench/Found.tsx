@@ -6,6 +6,7 @@ import { useState, type ReactElement, type ReactNode } from 'react';
 import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
+import { Refused } from './steps/SafetyStep';
 
 /** What became of a fault that stands no more. */
 export const STATE_WORDS = {
@@ -47,13 +48,20 @@ export function Found({
             key={fault.entryId}
             icon={<TriangleAlert size={20} className="shrink-0 text-rust" aria-hidden />}
             name={fault.words}
-            says={fault.told ? 'safety fault, the owner was told' : 'safety fault'}
+            says={
+              fault.refused
+                ? 'safety fault, refused in writing'
+                : fault.told
+                  ? 'safety fault, the owner was told'
+                  : 'safety fault'
+            }
             danger
           >
             <Button onClick={() => log('answered', { safety: 'put-right' })}>Put right</Button>
             {!fault.told && (
               <Button onClick={() => log('answered', { safety: 'told' })}>Told the owner</Button>
             )}
+            {!fault.refused && <Refused log={log} />}
             <SeeIt entry={fault.entryId} onEntry={onEntry} />
           </Row>
         ))}

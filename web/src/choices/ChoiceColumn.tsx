@@ -1,5 +1,5 @@
 import { causeOf, CHOICE_NAMES } from '@rusty-wren/core/knowledge';
-import type { OfferedChoice } from '@rusty-wren/core/worth';
+import { priceSaid, type OfferedChoice } from '@rusty-wren/core/worth';
 import { Check, PenLine } from 'lucide-react';
 import { useState, type ReactElement, type ReactNode } from 'react';
 import { Button } from '../ui/Button';
@@ -51,7 +51,6 @@ export function ChoiceColumn({
   const money = useMoney();
   const [changing, setChanging] = useState(false);
   const { id, price, right, back, perSeason, jobs, leaves, against, byHand, words } = choice;
-  const open = price.high - price.low >= 1_00;
   return (
     <li
       className={`flex flex-col border-t-8 pt-3 ${decided ? 'border-moss' : best ? 'border-rust' : 'border-line'}`}
@@ -66,11 +65,7 @@ export function ChoiceColumn({
           best && <span className="font-semibold text-rust">our choice</span>
         )}
       </div>
-      <p className="mt-1 text-4xl font-bold tabular-nums">
-        {open
-          ? `${money.about(price.low)}–${money.about(price.high).replace(/^\D+/, '')}`
-          : money.exact(price.mean)}
-      </p>
+      <p className="mt-1 text-4xl font-bold tabular-nums">{priceSaid(price, money)}</p>
       <PriceRange price={price} most={most} like={like} />
       <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 text-lg leading-snug">
         <dt className="text-soft">Ready</dt>

@@ -1,9 +1,8 @@
 import type { Shop } from '@rusty-wren/contract';
 import { pricedOf } from '@rusty-wren/contract';
-import { likelyIn } from '@rusty-wren/core/diagnosis';
 import { checkOf, CHOICE_NAMES, resultOf, type CheckId } from '@rusty-wren/core/knowledge';
 import type { Picture } from '@rusty-wren/core/log';
-import { askedOf, worthOf, type OneMore, type Worth } from '@rusty-wren/core/worth';
+import { askedOf, likelyNow, priceSaid, worthOf, type OneMore, type Worth } from '@rusty-wren/core/worth';
 import { TriangleAlert } from 'lucide-react';
 import { useMemo, useState, type ReactElement, type ReactNode } from 'react';
 import { StepHead } from '../bench/steps/StepHead';
@@ -40,14 +39,19 @@ const ASKED = 6;
 
 /** The choices of a job, by what the shop goes by. */
 export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Shop }): ReactElement {
-  const { job, picture, benchCase, diagnosis } = atBench;
+  const { job, picture, account, benchCase, diagnosis } = atBench;
   const { machine } = job;
   const log = useLog(job.id);
   const money = useMoney();
   const [deciding, setDeciding] = useState<Worth['choices'][number] | null>(null);
   const asked = useMemo(() => askedOf(picture, pricedOf(machine), shop), [picture, machine, shop]);
-  const worth = useMemo(() => worthOf({ ...asked, likely: likelyIn(benchCase) }), [asked, benchCase]);
-  const checks = [...new Set([...diagnosis.next.slice(0, ASKED).map((n) => n.check), ...OF_THE_ENGINE])];
+  const worth = useMemo(
+    () => worthOf({ ...asked, likely: likelyNow(account, benchCase) }),
+    [asked, account, benchCase],
+  );
+  const checks = account.decided
+    ? []
+    : [...new Set([...diagnosis.next.slice(0, ASKED).map((n) => n.check), ...OF_THE_ENGINE])];
   const oneMore = useOneMore(benchCase, asked, checks);
   const most = Math.max(...worth.choices.map((c) => c.price.high), worth.like);
   return (
@@ -163,9 +167,9 @@ function Verdict({
       ) : (
         <>
           <StepHead
-            eyebrow={worth.askFirst ? 'Ask the owner' : 'The bench would take'}
-            title={CHOICE_NAMES[worth.best]}
-            {...(best && best.price.mean > 0 && { aside: money.about(best.price.mean) })}
+            eyebrow={worth.finished ? 'Done' : worth.askFirst ? 'Ask the owner' : 'The bench would take'}
+            title={worth.finished ? 'It comes to' : CHOICE_NAMES[worth.best]}
+            {...(best && best.price.high > 0 && { aside: priceSaid(best.price, money) })}
           />
           <p className="mt-2 max-w-[52ch] text-xl leading-snug">{worth.because.says}</p>
         </>
@@ -187,7 +191,7 @@ function Asking({ picture, worth, log }: { picture: Picture; worth: Worth; log: 
     return <p className="mt-3 text-lg font-semibold text-ochre">Asked: {picture.waitingFor}</p>;
   const laid = worth.choices
     .filter((c) => !c.against && c.id !== 'parts')
-    .map((c) => `${inSentence(CHOICE_NAMES[c.id])} ${money.about(c.price.high)}`)
+    .map((c) => `${inSentence(CHOICE_NAMES[c.id])} ${priceSaid(c.price, money)}`)
     .join(', ');
   return (
     <Button

@@ -1,4 +1,5 @@
 import { factsOf, type Job, type JobWithLog, type SqueezeReading } from '@rusty-wren/contract';
+import { accountOf, type Account } from '@rusty-wren/core/account';
 import { diagnose, type Case, type Diagnosis } from '@rusty-wren/core/diagnosis';
 import { commonnessIn, paceOf, type LearntHere } from '@rusty-wren/core/learning';
 import {
@@ -37,6 +38,8 @@ export interface JobAtBench {
   /** How an entry reads in an argument: "Work the primer bulb: bubbles". Entries of linked jobs by their tag. */
   nameOf: (ref: string) => string;
   readonly phase: Phase;
+  /** The one account of the work: what choices, prices and papers say rests on it. */
+  readonly account: Account;
   entryCount: number;
 }
 
@@ -113,6 +116,7 @@ export function readAtBench(
     ...(pace && { pace }),
   };
   let phase: Phase | null = null;
+  let account: Account | null = null;
   return {
     job,
     // Its own as this device knows them, sent or not.
@@ -127,6 +131,9 @@ export function readAtBench(
     nameOf: namesOf(picture, mates),
     get phase() {
       return (phase ??= phaseOf(picture, diagnosisOf(benchCase)));
+    },
+    get account() {
+      return (account ??= accountOf(picture, benchCase));
     },
     entryCount: entries.length + own.length,
   };

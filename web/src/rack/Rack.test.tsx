@@ -150,6 +150,20 @@ describe('what a tag says it asks for', () => {
         'Does it still do it?',
       ],
       settle: [{ kind: 'settle' }, 'Settle on a cause'],
+      'set-right': [
+        {
+          kind: 'set-right',
+          what: { cause: 'coil-gap-wide', check: 'coil-gap', wrong: 'e1', right: 'e2' },
+        },
+        'Set right, or read wrong? Coil air gap too wide',
+      ],
+      safety: [
+        {
+          kind: 'safety',
+          fault: { entryId: 'e', words: 'chain catcher broken', told: false, refused: null },
+        },
+        'Safety first: chain catcher broken',
+      ],
       repair: [{ kind: 'repair', settled }, 'Mend: plug fouled'],
       left: [{ kind: 'left', causes: ['plug-fouled'] }, 'Left: plug fouled'],
       behind: [

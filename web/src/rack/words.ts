@@ -23,6 +23,10 @@ export function phaseWords({ phase, coldStart }: Pick<RackTag, 'phase' | 'coldSt
       return `Put right: ${inSentence(causeOf(leadingIn(phase.stop)).name)}`;
     case 'settle':
       return 'Settle on a cause';
+    case 'set-right':
+      return `Set right, or read wrong? ${phase.what.cause ? causeOf(phase.what.cause).name : checkOf(phase.what.check).name}`;
+    case 'safety':
+      return `Safety first: ${phase.fault.words}`;
     case 'repair':
       return mendWords(phase.settled);
     case 'left':

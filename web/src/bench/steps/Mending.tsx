@@ -7,7 +7,8 @@ import {
   type CauseId,
   type RepairOutcome,
 } from '@rusty-wren/core/knowledge';
-import type { Bodies, Noted, OffItem, ToMend } from '@rusty-wren/core/log';
+import type { Bodies, Noted, OffItem, SafetyFault, ToMend } from '@rusty-wren/core/log';
+import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { ButtonHeight } from '../../instruments/metering/ButtonHeight';
@@ -31,6 +32,7 @@ export function Mending({
   what,
   settled,
   off,
+  unsafe = null,
   besides = [],
   log,
 }: {
@@ -40,6 +42,8 @@ export function Mending({
   settled: boolean;
   /** What has to go back before it can be tried. */
   off: readonly OffItem[];
+  /** The safety fault with which it is not run: it can be done, and is tried later. */
+  unsafe?: SafetyFault | null;
   /** What else was found and may be put right in the same go. */
   besides?: readonly CauseId[];
   log: Log;
@@ -129,6 +133,24 @@ export function Mending({
             )
           }
         />
+      ) : unsafe ? (
+        <div className="mt-5">
+          <p className="flex items-start gap-2 text-lg font-semibold text-rust">
+            <TriangleAlert className="mt-0.5 shrink-0" aria-hidden /> Not run before this is put right:{' '}
+            {unsafe.words}.
+          </p>
+          {cause && (
+            <Button look="rust" className="mt-3 min-h-16 px-8 text-xl" onClick={() => record('untried')}>
+              Done, tried later
+            </Button>
+          )}
+          <Button
+            className="mt-3 ml-3 min-h-16 px-6 text-lg"
+            onClick={() => log('answered', { safety: 'put-right' })}
+          >
+            {unsafe.words}: put right
+          </Button>
+        </div>
       ) : (
         <>
           <p className="mt-5 text-lg font-semibold">Done, and then?</p>

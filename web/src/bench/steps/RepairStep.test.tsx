@@ -50,7 +50,7 @@ describe('a repair', () => {
       />,
     );
     expect(screen.getByRole('heading', { level: 2 }).textContent).toBe('Rebuild the carburettor with a kit');
-    expect(screen.getByText(/With it goes:.*inlet screen gummed/)).toBeTruthy();
+    expect(screen.getByText(/It mends whichever it is:.*inlet screen gummed/)).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Write down what was done' }));
     await userEvent.type(screen.getByLabelText(/What was done/), 'kit fitted');
     await userEvent.click(screen.getByRole('button', { name: 'Changed nothing' }));

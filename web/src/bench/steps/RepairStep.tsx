@@ -1,5 +1,5 @@
 import { causeOf, remedyMinutes, remedyOf } from '@rusty-wren/core/knowledge';
-import { nameOfMend, type OffItem, type Settled } from '@rusty-wren/core/log';
+import { nameOfMend, type OffItem, type SafetyFault, type Settled } from '@rusty-wren/core/log';
 import type { ReactElement, ReactNode } from 'react';
 import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
@@ -12,6 +12,7 @@ export function RepairStep({
   jobId,
   settled,
   off,
+  unsafe = null,
   parts,
   log,
 }: {
@@ -19,6 +20,8 @@ export function RepairStep({
   settled: Settled;
   /** What has to go back before it can be tried. */
   off: readonly OffItem[];
+  /** The safety fault with which it is not run. */
+  unsafe?: SafetyFault | null;
   /** What it takes, and where that is. */
   parts?: ReactNode;
   log: Log;
@@ -35,7 +38,9 @@ export function RepairStep({
       />
       {!remedy && cause && <p className="mt-3 text-2xl">{cause.remedy}.</p>}
       {remedy && (
-        <p className="mt-3 max-w-[58ch] text-xl leading-snug">With it goes: {causesInWords(remedy.mends)}.</p>
+        <p className="mt-3 max-w-[58ch] text-xl leading-snug">
+          It mends whichever it is: {causesInWords(remedy.mends)}.
+        </p>
       )}
       {parts}
       <Mending
@@ -47,6 +52,7 @@ export function RepairStep({
         }
         settled
         off={off}
+        unsafe={unsafe}
         log={log}
       />
       <Button

@@ -1,6 +1,6 @@
 import { nextInOrder, skippedBy, type NextCheck as Plan } from '@rusty-wren/core/diagnosis';
 import type { CheckId } from '@rusty-wren/core/knowledge';
-import { offToStart, partsOff, type Phase } from '@rusty-wren/core/log';
+import { offToStart, partsOff, unsafeToRun, type Phase } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import type { JobAtBench } from '../../job/useJob';
 import type { Log } from '../../job/useLog';
@@ -18,6 +18,8 @@ import { LeftStep } from './LeftStep';
 import { ProveStep } from './ProveStep';
 import { TogetherStep } from './PutBackFirst';
 import { RepairStep } from './RepairStep';
+import { SafetyStep } from './SafetyStep';
+import { SetRightStep } from './SetRightStep';
 import { SettleStep } from './SettleStep';
 import { StopStep } from './StopStep';
 import { TryStep } from './TryStep';
@@ -56,10 +58,20 @@ function afterLooking(phase: Phase, { atBench, log, onClosing }: AtStep): ReactE
           jobId={job.id}
           settled={phase.settled}
           off={offToStart(picture)}
+          unsafe={unsafeToRun(picture)}
           parts={<PartsAtHand atBench={atBench} />}
           log={log}
         />
       );
+    case 'set-right':
+      return <SetRightStep what={phase.what} picture={picture} log={log} />;
+    case 'safety':
+      return <SafetyStep fault={phase.fault} log={log} onClose={() => onClosing(true)} />;
+    case 'stop':
+      // Found in the middle of the proof: nothing is looked for any more.
+      return picture.cured && phase.stop.why !== 'try' ? (
+        <StopStep atBench={atBench} stop={phase.stop} log={log} onClose={() => onClosing(true)} />
+      ) : null;
     case 'behind':
       return <BehindStep cause={phase.cause} open={phase.open} log={log} />;
     case 'together':

@@ -120,16 +120,26 @@ describe('enough is known', () => {
 });
 
 describe('put right, not tried', () => {
-  it('asks once, and tells of everything that was put right since', async () => {
-    const atBench = benchWith(fades, 'vent blocked', 'cap recovers', untried);
+  it('asks once, and tells how each piece of work turned out: a kit is one, whatever it may have mended', async () => {
+    const kit: Noted = {
+      kind: 'repair',
+      body: { cause: 'pump-diaphragm-stiff', remedy: 'carburettor-rebuild', outcome: 'untried' },
+    };
+    const atBench = benchWith(fades, 'vent blocked', 'cap recovers', untried, kit);
     const bench = fakeLog();
-    const causes = ['tank-vent-blocked', 'fuel-filter-clogged'] as const;
+    const causes = ['tank-vent-blocked', 'pump-diaphragm-stiff', 'inlet-screen-clogged'] as const;
     draw(<TryStep atBench={atBench} causes={causes} log={bench.log} />);
     expect(screen.getByRole('heading', { level: 2 }).textContent).toBe('Does it still do it?');
     expect(screen.getByText('Fades under way')).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Changed nothing' }));
     expect(bench.batches()).toEqual([
-      causes.map((cause) => ({ kind: 'repair', body: { cause, outcome: 'no-change' } })),
+      [
+        { kind: 'repair', body: { cause: 'tank-vent-blocked', outcome: 'no-change' } },
+        {
+          kind: 'repair',
+          body: { cause: 'pump-diaphragm-stiff', remedy: 'carburettor-rebuild', outcome: 'no-change' },
+        },
+      ],
     ]);
   });
 });

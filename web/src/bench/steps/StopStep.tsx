@@ -1,6 +1,6 @@
 import { causeOf, CHOICE_NAMES, NOT_MENDED, remedyMinutes, type CauseId } from '@rusty-wren/core/knowledge';
 import { leadingIn, type Stop } from '@rusty-wren/core/diagnosis';
-import { offToStart } from '@rusty-wren/core/log';
+import { offToStart, unsafeToRun } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import type { JobAtBench } from '../../job/useJob';
 import type { Log } from '../../job/useLog';
@@ -48,6 +48,7 @@ export function StopStep({
             what={what}
             settled={false}
             off={offToStart(atBench.picture)}
+            unsafe={unsafeToRun(atBench.picture)}
             besides={atBench.picture.found
               .filter((f) => f.state === 'standing' && !f.answer && f.cause !== lead.id)
               .map((f) => f.cause)}

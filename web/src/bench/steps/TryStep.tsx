@@ -1,9 +1,10 @@
-import { behaviourOf, CAUTIONS, OUTCOMES, type CauseId } from '@rusty-wren/core/knowledge';
+import { behaviourOf, causesPutRight, CAUTIONS, OUTCOMES, type CauseId } from '@rusty-wren/core/knowledge';
+import { nameOfMend } from '@rusty-wren/core/log';
 import { TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
 import type { JobAtBench } from '../../job/useJob';
 import type { Log } from '../../job/useLog';
-import { causesInWords } from '../../ui/words';
+import { inSentence } from '../../ui/words';
 import { Outcomes } from './Outcomes';
 import { StepHead } from './StepHead';
 
@@ -17,20 +18,27 @@ export function TryStep({
   causes: readonly CauseId[];
   log: Log;
 }): ReactElement {
+  const done = picture.repairs.flatMap((r) => (r.outcome === 'untried' && 'cause' in r ? [r] : []));
+  const tried = done
+    .filter((r) => causesPutRight(r.cause, r.remedy).some((c) => causes.includes(c)))
+    .map(({ cause, remedy }) => ({ cause, ...(remedy && { remedy }) }));
   return (
     <section aria-label="Try it">
       <StepHead eyebrow="Put right, not tried" title="Does it still do it?" />
       <p className="mt-3 text-2xl">
         {picture.complaints.map(({ complaint }) => behaviourOf(complaint).label).join(', ')}
       </p>
-      <p className="mt-2 text-xl leading-snug text-soft">Done since: {causesInWords(causes)}.</p>
+      <p className="mt-2 text-xl leading-snug text-soft">
+        Done since: {tried.map((what) => inSentence(nameOfMend(what))).join(', ')}.
+      </p>
       <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
         <TriangleAlert className="shrink-0" aria-hidden /> {CAUTIONS.running}
       </p>
       <Outcomes
         outcomes={OUTCOMES}
         onPick={(outcome) =>
-          log.all(causes.map((cause) => ({ kind: 'repair', body: { cause, outcome } }) as const))
+          // One outcome for each piece of work that was done, not for each fault that it may have put right.
+          log.all(tried.map((what) => ({ kind: 'repair', body: { ...what, outcome } }) as const))
         }
       />
     </section>

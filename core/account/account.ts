@@ -1,0 +1,143 @@
+import { creditOf, type Case, type Credit } from '../diagnosis';
+import { causesPutRight, type CauseId } from '../knowledge';
+import type { FoundFault, Picture, Repair, SafetyFault, SafetyMended } from '../log';
+
+/**
+ * On what it rests that a fault was there. `seen`: looked at or measured. `settled`: a technician said so. `credited`: its
+ * repair is what cured it, and nobody saw it.
+ */
+export type Basis = 'seen' | 'settled' | 'credited';
+
+/** What became of a fault: it stands, was put right and not tried, is mended, or was put right in vain. */
+export type MatterState = 'standing' | 'untried' | 'mended' | 'vain';
+
+/** One fault of the list, from when it was first known to what became of it. */
+export interface Matter {
+  cause: CauseId;
+  basis: Basis;
+  state: MatterState;
+  /** The entries it rests on, those that put it right among them. */
+  from: readonly string[];
+  /** What was said about it where it is not mended. */
+  answer: FoundFault['answer'];
+}
+
+/** One piece of work, and what it can be said to have put right. */
+export interface Act {
+  repair: Repair;
+  /**
+   * For what it may take credit: faults that were seen, the one that was settled on, or those it may have been with their
+   * shares. Empty: a fault in somebody's own words, or work that was in vain.
+   */
+  credit: readonly Credit[];
+  /** Every fault in `credit` was seen, or named by a hand: nothing is guessed. */
+  sure: boolean;
+  /** The engine was run since, and ran right. */
+  tried: boolean;
+}
+
+/**
+ * The one account of the work on a job: what was found and what became of it, what was done and what that showed, what
+ * remains. Whatever tells anybody anything about a job reads this.
+ */
+export interface Account {
+  matters: readonly Matter[];
+  acts: readonly Act[];
+  /** In words of one's own: settled on, and how its work turned out; null before it. */
+  others: readonly { words: string; entryId: string; state: MatterState }[];
+  safety: { standing: readonly SafetyFault[]; mended: readonly SafetyMended[] };
+  cured: boolean;
+  /** What it is was settled on or cured: what else might have been it is nobody's business any more. */
+  decided: boolean;
+}
+
+/** Work after which the engine ran right: told so, or tried in the proof. */
+function ranRightAfter(repair: Repair, { cured, repairs, starts, proof, order }: Picture): boolean {
+  if (repair.outcome === 'cured' || repair.outcome === 'better') return true;
+  if (repair.outcome !== 'untried' || !cured) return false;
+  const at = order.get(repair.entryId) ?? -1;
+  const later = (id: string): boolean => (order.get(id) ?? -1) > at;
+  return (
+    repairs.some((r) => r.outcome === 'cured' && later(r.toldBy)) ||
+    starts.some((s) => s.outcome === 'runs' && later(s.id)) ||
+    (proof.length > 0 && proof.every((step) => step.done))
+  );
+}
+
+const stateOf = (outcome: Repair['outcome'] | null, tried: boolean): MatterState => {
+  if (outcome === null) return 'standing';
+  if (outcome === 'no-change') return 'vain';
+  return outcome === 'untried' && !tried ? 'untried' : 'mended';
+};
+
+function actOf(repair: Repair, picture: Picture, c: Case): Act {
+  const tried = ranRightAfter(repair, picture);
+  if (!('cause' in repair) || repair.outcome === 'no-change')
+    return { repair, credit: [], sure: true, tried };
+  const whole = causesPutRight(repair.cause, repair.remedy);
+  const seen = picture.found.filter(
+    (f) => whole.includes(f.cause) && f.refs.some((r) => r !== repair.entryId),
+  );
+  if (seen.length > 0)
+    return { repair, credit: seen.map(({ cause }) => ({ cause, share: 1 })), sure: true, tried };
+  const credit = creditOf(c, repair.entryId);
+  return { repair, credit, sure: credit.length === 1 && credit[0]!.share === 1, tried };
+}
+
+/** The account of a job: from its log, and from the engine's case for what a cure may have been the cure of. Pure. */
+export function accountOf(picture: Picture, c: Case): Account {
+  const acts = picture.repairs.map((repair) => actOf(repair, picture, c));
+  const matters = new Map<CauseId, Matter>();
+  for (const { cause, refs, state, answer } of picture.found) {
+    const own = new Set(picture.repairs.map((r) => r.entryId));
+    const last = acts.findLast(
+      ({ repair: r }) => 'cause' in r && causesPutRight(r.cause, r.remedy).includes(cause),
+    );
+    matters.set(cause, {
+      cause,
+      basis: refs.some((ref) => !own.has(ref)) ? 'seen' : 'credited',
+      state: state === 'untried' && last?.tried ? 'mended' : state,
+      from: last ? [...new Set([...refs, last.repair.entryId])] : refs,
+      answer,
+    });
+  }
+  for (const s of picture.settled) {
+    // A whole job that was settled on names no fault: it mends whichever it is.
+    if (!('cause' in s) || s.remedy || matters.has(s.cause)) continue;
+    const act = acts.findLast((a) => 'cause' in a.repair && a.repair.cause === s.cause);
+    matters.set(s.cause, {
+      cause: s.cause,
+      basis: act?.repair.entryId === s.entryId ? 'credited' : 'settled',
+      state: stateOf(s.outcome, act?.tried ?? false),
+      from: [s.entryId, ...(act ? [act.repair.entryId] : [])],
+      answer: null,
+    });
+  }
+  for (const act of acts) {
+    const { repair, sure, tried } = act;
+    if (!('cause' in repair) || repair.remedy || !sure || matters.has(repair.cause)) continue;
+    matters.set(repair.cause, {
+      cause: repair.cause,
+      basis: 'credited',
+      state: stateOf(repair.outcome, tried),
+      from: [repair.entryId],
+      answer: null,
+    });
+  }
+  return {
+    matters: [...matters.values()],
+    acts,
+    others: picture.settled.flatMap((s) =>
+      'other' in s ? [{ words: s.other, entryId: s.entryId, state: stateOf(s.outcome, false) }] : [],
+    ),
+    safety: { standing: picture.safetyFaults, mended: picture.safetyMended },
+    cured: picture.cured,
+    decided:
+      picture.cured ||
+      picture.settled.some((s) => s.outcome === null || s.outcome === 'untried' || s.outcome === 'cured'),
+  };
+}
+
+/** Faults that stand, were put right, or were put right in vain, as the account has them. */
+export const mattersIn = (account: Account, ...states: readonly MatterState[]): Matter[] =>
+  account.matters.filter((m) => states.includes(m.state));

@@ -1,0 +1,62 @@
+import { type Account, type Act } from '../account';
+import { sentence, type Said } from '../log';
+import { PLAIN_REMEDY } from './plain/remedies';
+import { causeClause, causeSaid, said } from './words';
+
+/** How work turned out, as it is added to what was done. */
+function since({ repair, tried }: Act): string {
+  if (repair.outcome === 'better') return 'It runs better since, not right yet.';
+  if (repair.outcome === 'no-change') return 'It changed nothing.';
+  return tried ? 'It runs right since.' : 'It has not been run since.';
+}
+
+const others = (act: Act, { acts }: Account): readonly Act[] => acts.filter((a) => a !== act);
+
+/** What a piece of work did, in a layman's sentences: what was seen is said as seen, what was not as what it most likely was. */
+function actSaid(act: Act, account: Account): Said {
+  const { repair, credit, sure } = act;
+  const of = (text: string): Said => said(text, repair.entryId, repair.toldBy);
+  if ('other' in repair) return of(`${sentence(repair.other)}. ${since(act)}`);
+  const seen = new Set(account.matters.flatMap((m) => (m.basis === 'seen' ? [m.cause] : [])));
+  const plain = repair.remedy ? `${PLAIN_REMEDY[repair.remedy]} ` : '';
+  if (repair.outcome === 'no-change') {
+    if (plain) return of(`${plain}${since(act)}`);
+    return of(
+      seen.has(repair.cause)
+        ? `${causeSaid(repair.cause)} That was put right. It changed nothing of what it came with.`
+        : `We also tried a repair in case ${causeClause(repair.cause)}; it changed nothing.`,
+    );
+  }
+  const known = credit.filter((c) => seen.has(c.cause)).map((c) => c.cause);
+  if (known.length > 0)
+    return of(`${plain}${known.map(causeSaid).join(' ')} That was put right. ${since(act)}`);
+  if (sure && !repair.remedy)
+    return of(`Put right, as what it most likely was: ${causeClause(repair.cause)}. ${since(act)}`);
+  // What another piece of work of the same go is known to have put right needs no guess.
+  const accounted = others(act, account).some(
+    (o) => o.repair.outcome === repair.outcome && o.credit.some((c) => seen.has(c.cause)),
+  );
+  const [first, second] = credit;
+  const guess =
+    accounted || !first || repair.outcome === 'untried'
+      ? ''
+      : ` Which part of it was at fault was not seen: most likely ${causeClause(first.cause)}${
+          second ? `, or ${causeClause(second.cause)}` : ''
+        }.`;
+  return of(`${plain}${since(act)}${guess}`);
+}
+
+/** All that was done on a job, in the order it was done: each once. */
+export function doneSaid({ account }: { account: Account }): Said[] {
+  const texts = new Map<string, Said>();
+  for (const act of account.acts) {
+    const one = actSaid(act, account);
+    const known = texts.get(one.text);
+    texts.set(one.text, known ? said(one.text, ...new Set([...known.from, ...one.from])) : one);
+  }
+  for (const f of account.safety.mended) {
+    const text = `For safety: ${f.words}. That was put right.`;
+    texts.set(text, said(text, f.entryId, f.mendedBy));
+  }
+  return [...texts.values()];
+}
