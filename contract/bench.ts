@@ -1,4 +1,4 @@
-import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
+import { checkOf, SPAN_IDS, type CheckId } from '@rusty-wren/core/knowledge';
 import { MOST_POINTS } from '@rusty-wren/core/pressure';
 import { SHOWN_IN } from '@rusty-wren/core/reading';
 import { PRESSURE_UNITS } from '@rusty-wren/core/units';
@@ -53,6 +53,7 @@ export const besidesTheFigures = {
   floorPsi: Joi.number().min(20).max(250),
   dryPsi: Joi.number().min(1).max(400),
   in: Joi.string().valid(...SHOWN_IN),
+  confirmed: Joi.boolean(),
   simulated: Joi.boolean(),
   turns: Joi.object({ L: Joi.number().min(0).max(12), H: Joi.number().min(0).max(12) }).min(1),
   trace,
@@ -95,6 +96,8 @@ export function takesPulls<T extends { check: CheckId; pulls?: number }>(
 export const historySchema = Joi.object({
   monthsStored: Joi.number().min(0).max(600),
   fuelAgeMonths: Joi.number().min(0).max(600),
+  storedSaid: Joi.string().valid(...SPAN_IDS),
+  fuelSaid: Joi.string().valid(...SPAN_IDS),
   mixedBy: Joi.string().valid('owner', 'shop', 'canned', 'unknown'),
   stopped: Joi.string().valid('suddenly', 'gradually', 'no-restart-after-rest'),
   failsWhen: Joi.string().valid('hot', 'cold', 'always'),

@@ -26,6 +26,7 @@ import {
   FOUND_ANSWERS,
   SAFETY_ANSWERS,
   HEARD_BY,
+  TALK_ABOUTS,
   PHOTO_TIMES,
   PROVED_STEPS,
   REBUILD_TICKS,
@@ -229,7 +230,7 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
       .when('safety', { is: 'refused', then: Joi.required() }),
   }).xor('cause', 'safety'),
   can: Joi.object({ job: uuid.required(), shared: Joi.boolean().required() }),
-  note: Joi.object({ text: text(2000).required() }),
+  note: Joi.object({ text: text(2000).required(), about: oneOf(TALK_ABOUTS) }),
   'hazard-passed': Joi.object({ words: text(500).required() }),
   screw: Joi.object({
     screw: oneOf(SCREWS).required(),

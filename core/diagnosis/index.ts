@@ -16,6 +16,7 @@ export { type Misreading, type Moved, type Reasons, type Suspect } from './expla
 export { explainsAny } from './plan/needs';
 export { likelyIn, mayResult, type Likely, type LikelySet, type MayResult } from './likely';
 export { type Found } from './found';
+export { standingComplaints } from './posterior';
 export { creditOf, type Credit } from './credit';
 export { clears, factIn, timelineOf, type Known } from './timeline';
 export { ACT_ON, CLOSING_SHARE, HANDLING_MINUTES } from './parameters';

@@ -115,6 +115,12 @@ export function priorWeights(odds: Float64Array, known: Uint8Array): Float64Arra
   return weights;
 }
 
+/** What a case complains of since it was last cured. */
+export function standingComplaints({ evidence }: Pick<Case, 'evidence'>): ComplaintId[] {
+  const cured = evidence.findLastIndex((e) => e.kind === 'repair' && e.outcome === 'cured');
+  return complaintsOf({ evidence: evidence.slice(cured + 1) });
+}
+
 /** The likelihood of one piece of evidence on the machine as it then stood. Null: it says nothing by itself. */
 function likelihoodOf(e: Evidence, at: number, t: Timeline, said: readonly ComplaintId[]): Likelihood | null {
   const then = (l: Likelihood, when: number): Likelihood => asItStood(l, t.goneAt(when), t.presentAt(when));
@@ -153,7 +159,7 @@ export function weigh(c: Case, odds: Float64Array): Posterior {
     if (evidence.kind === 'complaint' && !said.includes(evidence.complaint)) said.push(evidence.complaint);
     if (likelihood) weighed.push({ evidence, likelihood });
   });
-  const standing = complaintsOf({ evidence: c.evidence.slice(timeline.curedAt + 1) });
+  const standing = standingComplaints(c);
   const known = new Uint8Array(N + 1);
   for (const k of timeline.known) known[CAUSE_INDEX.get(k.cause)!] = 1;
   const sets = priorWeights(odds, known);

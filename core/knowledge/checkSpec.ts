@@ -46,6 +46,8 @@ export interface CheckSpec {
   access: readonly PartId[];
   /** Kinds of machine that have nothing to check here. */
   notOn?: readonly MachineKind[];
+  /** Fuel is poured in for it: not into an engine that is wet already. */
+  addsFuel?: true;
   /** It answers a question that only these complaints ask. */
   onlyFor?: readonly ComplaintId[];
   /** Where this complaint stands, these results only say it again. */

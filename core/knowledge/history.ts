@@ -1,12 +1,27 @@
 import type { MachineFacts } from '../machine';
 import type { CauseId } from './causes';
 
+/** How long, as it is said over a counter where nobody counts: months from one to another. */
+export const SPANS = {
+  'in-use': { label: 'In use till now', months: 0 },
+  'under-1': { label: 'Under a month', months: 0.5 },
+  '1-3': { label: '1–3 months', months: 2 },
+  '3-8': { label: '3–8 months', months: 5 },
+  'over-3': { label: 'Over 3 months', months: 5 },
+  'over-12': { label: 'A year or more', months: 12 },
+} as const;
+export type Span = keyof typeof SPANS;
+export const SPAN_IDS = Object.keys(SPANS) as readonly Span[];
+
 /** What the owner said at check-in. Every answer may be missing. */
 export interface History {
   /** Months it stood before this. */
   monthsStored?: number;
   /** Age of the fuel in it, months. */
   fuelAgeMonths?: number;
+  /** The same as it was said, where it was picked and not counted: it is told in these words, the months are the engine's. */
+  storedSaid?: Span;
+  fuelSaid?: Span;
   mixedBy?: 'owner' | 'shop' | 'canned' | 'unknown';
   stopped?: 'suddenly' | 'gradually' | 'no-restart-after-rest';
   failsWhen?: 'hot' | 'cold' | 'always';

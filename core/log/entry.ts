@@ -43,6 +43,10 @@ export const PROVED_STEPS = ['idle-minute', 'tool-still'] as const;
 /** Steps of the proof that no check stands for. */
 export type ProvedStep = (typeof PROVED_STEPS)[number];
 
+export const TALK_ABOUTS = ['promise', 'call', 'order', 'said', 'told'] as const;
+/** What a note plainly is: a promise, a call, an order, something the owner said, or was told. */
+export type TalkAbout = (typeof TALK_ABOUTS)[number];
+
 export const HEARD_BY = ['microphone', 'recording', 'stand-in'] as const;
 export type HeardBy = (typeof HEARD_BY)[number];
 
@@ -182,7 +186,7 @@ export interface Bodies {
   /** What is done about something found, where it is not mended. */
   answered:
     { cause: CauseId; answer: FoundAnswer; words?: string } | { safety: SafetyAnswer; words?: string };
-  note: { text: string };
+  note: { text: string; about?: TalkAbout };
   /** A screw turned, in eighths: L and H out, the idle stop in. A trial is an early turn to be put back. */
   screw: { screw: Screw; eighths: number; trial?: true; why?: string };
   /** The engine listened to: its speed trace. */

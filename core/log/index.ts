@@ -19,6 +19,7 @@ export {
   type EntryOf,
   type Stage,
   HEARD_BY,
+  TALK_ABOUTS,
   BUILD_ORDERS,
   PHOTO_TIMES,
   PROVED_STEPS,
@@ -28,6 +29,7 @@ export {
   START_OUTCOMES,
   START_STATES,
   type HeardBy,
+  type TalkAbout,
   type ProvedStep,
   type StartOutcome,
   type StartState,
@@ -79,6 +81,7 @@ export { readPapers } from './papers';
 export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
+export { saidOfWork, saidSetRight, workToTry } from './acts';
 export { caseOf, staleFindings } from './caseOf';
 export { phaseOf, unsafeToRun, type Phase } from './phase';
 export {

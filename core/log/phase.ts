@@ -57,7 +57,11 @@ export function phaseOf(picture: Picture, { next, stop }: Pick<Diagnosis, 'next'
   }
   const off = offToStart(picture);
   if (off.length > 0) return { kind: 'together', off };
-  if (picture.proof.every((step) => step.done)) return { kind: 'close' };
+  if (picture.proof.every((step) => step.done)) {
+    // Proved, its screws stand: what covers them goes back on.
+    const rest = picture.off.filter((item) => item.part !== 'tank-drained');
+    return rest.length > 0 && !picture.trayPassed ? { kind: 'together', off: rest } : { kind: 'close' };
+  }
   return forbidden(picture) ?? { kind: 'prove' };
 }
 

@@ -7,6 +7,7 @@ import {
   tellsOf,
   type Carburettor,
   type CauseId,
+  type LayerId,
   type History,
   type PartId,
 } from '../knowledge';
@@ -283,6 +284,11 @@ function trailLine(
   return { entry, state: 'live', ...(judged && { judged }) };
 }
 
+/** What covers the mixture screws goes on once they are set: it keeps nothing from running. */
+const FOR_LATER: ReadonlySet<LayerId> = new Set(['limiter-caps', 'screw-plug']);
+const isForLater = ({ layer }: Pick<OffItem, 'layer'>): boolean =>
+  layer !== undefined && FOR_LATER.has(layer);
+
 /**
  * What has to be accounted for before the engine is started, in the order it came off: everything in the tray, a drained
  * tank apart, once something is off without which it cannot run; else the layers and loose things on it, unless they were
@@ -295,7 +301,7 @@ export function offToStart<Item extends Omit<OffItem, 'entryId'>>({
   off: readonly Item[];
   trayPassed?: boolean;
 }): Item[] {
-  const there = off.filter((item) => item.part !== 'tank-drained');
+  const there = off.filter((item) => item.part !== 'tank-drained' && !isForLater(item));
   if (missingToRun(new Set(partsOff({ off }))).length > 0) return there;
   return passed ? [] : there.filter((item) => !item.part);
 }

@@ -68,8 +68,8 @@ describe('a screw plan', () => {
     const screws = [at(0, 0), at(1, 0), at(1, 1, 'short')];
     const left = screwsLeft({ of: { part: 'recoil' }, screws }, new Set([0]));
     expect(left.map((l) => l.body)).toEqual([
-      { thing: 'long screw of recoil starter', count: 1 },
-      { thing: 'short screw of recoil starter', count: 1 },
+      { thing: 'long screw of recoil starter', place: 'upper right', count: 1 },
+      { thing: 'short screw of recoil starter', place: 'lower right', count: 1 },
     ]);
     expect(screwsLeft({ of: { part: 'recoil' }, screws }, new Set([0, 1, 2]))).toEqual([]);
     expect(offToStart(read(plan(...screws), ...left))).toHaveLength(2);

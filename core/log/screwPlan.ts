@@ -58,15 +58,34 @@ export function crosswise(screws: readonly Pick<ScrewPlace, 'x' | 'y'>[], aspect
   return order;
 }
 
+/** Where something sits on what it is marked on, in words: "upper left". */
+function cornerWords({ x, y }: Pick<ScrewPlace, 'x' | 'y'>): string {
+  const side = x < 0.35 ? 'left' : x > 0.65 ? 'right' : '';
+  const height = y < 0.35 ? 'upper' : y > 0.65 ? 'lower' : '';
+  if (!side && !height) return 'middle';
+  if (!side) return height === 'upper' ? 'top' : 'bottom';
+  return height ? `${height} ${side}` : side;
+}
+
 /**
- * What is noted of screws that were left over when their cover went back on: they lie on the tray, by kind. `driven`: those that
- * are in, as indices of the plan's screws.
+ * What is noted of screws that were left over when their cover went back on: they lie on the tray, by kind, with the places they were
+ * marked at. `driven`: those that are in, as indices of the plan's screws.
  */
-export const screwsLeft = (
+export function screwsLeft(
   { of, screws }: Pick<ScrewPlan, 'of' | 'screws'>,
   driven: ReadonlySet<number>,
-): Noted[] =>
-  countKinds(screws.filter((_, n) => !driven.has(n))).map(([kind, count]) => ({
+): Noted[] {
+  const left = screws.filter((_, n) => !driven.has(n));
+  return countKinds(left).map(([kind, count]) => ({
     kind: 'took-off',
-    body: { thing: `${kind} screw of ${nameOfThing(of).toLowerCase()}`, count },
+    body: {
+      thing: `${kind} screw of ${nameOfThing(of).toLowerCase()}`,
+      place: left
+        .filter((s) => s.kind === kind)
+        .map(cornerWords)
+        .join(', ')
+        .slice(0, 200),
+      count,
+    },
   }));
+}

@@ -7,6 +7,8 @@ import {
   familyOf,
   layerOf,
   remedyOf,
+  SPANS,
+  type Span,
   resultOf,
   type History,
   type RepairOutcome,
@@ -15,7 +17,7 @@ import {
 import { formatTurns } from '../units';
 import type { Reading } from '../reading';
 import { moveInWords, readBlip } from '../tuning';
-import type { Bodies, Entry, RebuildTick, Stage, StartOutcome } from './entry';
+import type { Bodies, Entry, RebuildTick, Stage, StartOutcome, TalkAbout } from './entry';
 import type { OffItem, ToMend, TrailLine } from './picture';
 import { lineSays } from './lines';
 import { screwCounts } from './screwPlan';
@@ -53,6 +55,14 @@ export const HOW_WORDS: Readonly<Record<ToldHow, string>> = {
   phone: 'by phone',
   letter: 'by letter',
   page: 'on their page',
+};
+const TALK_LABELS: Readonly<Record<TalkAbout | 'note', string>> = {
+  note: 'Note',
+  promise: 'Promised',
+  call: 'Call',
+  order: 'Order',
+  said: 'The owner said',
+  told: 'Told the owner',
 };
 const FOUND = { told: 'the owner was told', left: 'left' } as const;
 const SAFETY = {
@@ -97,13 +107,20 @@ function traceWords({ points, unit, simulated }: NonNullable<Reading['trace']>):
   return `${first[1]} to ${last[1]} ${unit} in ${Math.round(last[0] - first[0])} s${simulated ? ', simulated' : ''}`;
 }
 
+/** A span in the words it was picked by, while it still says those months; null where it was counted. */
+const spanSaid = (said: Span | undefined, months: number): string | null =>
+  said && SPANS[said].months === months ? SPANS[said].label.toLowerCase() : null;
+
 /** History answers in words, one each. */
 export function historyWords(h: History): string[] {
   const months = (n: number): string => (n < 1 ? 'under a month' : n === 1 ? '1 month' : `${n} months`);
   return [
     h.monthsStored !== undefined &&
-      (h.monthsStored === 0 ? 'in use till now' : `stood ${months(h.monthsStored)}`),
-    h.fuelAgeMonths !== undefined && `fuel ${months(h.fuelAgeMonths)} old`,
+      (h.monthsStored === 0
+        ? 'in use till now'
+        : `stood ${spanSaid(h.storedSaid, h.monthsStored) ?? months(h.monthsStored)}`),
+    h.fuelAgeMonths !== undefined &&
+      `fuel ${spanSaid(h.fuelSaid, h.fuelAgeMonths) ?? `${months(h.fuelAgeMonths)} old`}`,
     h.mixedBy &&
       h.mixedBy !== 'unknown' &&
       { owner: 'owner mixes', shop: 'shop mix', canned: 'canned mix' }[h.mixedBy],
@@ -336,7 +353,7 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
         says: { 'idle-minute': 'idle holds a minute', 'tool-still': 'tool still at idle' }[entry.body.step],
       };
     case 'note':
-      return { about: 'Note', says: entry.body.text };
+      return { about: TALK_LABELS[entry.body.about ?? 'note'], says: entry.body.text };
     case 'hazard-passed':
       return { about: 'Run all the same', says: entry.body.words };
     case 'can':
@@ -359,7 +376,9 @@ function findingSays(
 ): { about: string; says: string } {
   const { check, result, reading, pulls, note } = entry.body;
   const id = result ?? (judged && 'result' in judged ? judged.result : undefined);
-  const label = id === undefined ? 'cannot be judged' : (resultOf(check, id)?.label ?? id);
+  // Not judged yet is not the same as cannot be.
+  const label =
+    id !== undefined ? (resultOf(check, id)?.label ?? id) : judged ? 'cannot be judged' : undefined;
   return {
     about: checkOf(check).name,
     says: [label, reading && readingWords(reading), pulls !== undefined && pullsWords(pulls), note]

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { rowsIn } from '../table';
+import { readNumber } from '../units';
 import type { SpecFigures } from './facts';
 import { SPEC_PAIRS, SPEC_SINGLES } from './specFields';
 
@@ -22,6 +23,12 @@ export const SPEC_COLUMNS: readonly string[] = [
   ...PAIRS.flatMap((p) => [`${p}Low`, `${p}High`]),
   'source',
 ];
+
+/** Between what a column's figures lie. */
+const boundsOf = (column: string) =>
+  [...SPEC_SINGLES, ...SPEC_PAIRS].find(
+    (f) => column === f.name || column.replace(/(Low|High)$/, '') === f.name,
+  );
 
 /** The cards as a table with a heading, commas between columns. */
 export function specTable(lines: readonly SpecLine[]): string {
@@ -51,8 +58,8 @@ export function readSpecTable(text: string): { lines: SpecLine[] } | { problem: 
     const figure = (name: string): number | null | undefined => {
       const written = cell(name);
       if (!written) return undefined;
-      const value = Number(written.replace(',', '.'));
-      return Number.isFinite(value) ? value : null;
+      const read = readNumber(written, boundsOf(name));
+      return 'value' in read ? read.value : null;
     };
     for (const name of SINGLES) {
       const value = figure(name);

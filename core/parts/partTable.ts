@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { FAMILY_IDS, LAYER_IDS, type FamilyId, type LayerId } from '../knowledge';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
 import { rowsIn, type TableRow } from '../table';
+import { wholeIn } from '../units';
 import { centsIn, MOST_WAIT_DAYS } from '../worth';
 import { PART_USES, type Fit, type Part, type PartUse, type Source, type Stocked } from './part';
 
@@ -84,10 +85,9 @@ function fitIn(text: string): Fit {
   throw new Unread(`fits "${text}" is none of model:MAKER|MODEL, family:NAME, kind:NAME`);
 }
 
-const wholeIn = (cell: string, name: string, most: number): number => {
-  const n = Number(cell);
-  if (cell === '' || !Number.isInteger(n) || n < 0 || n > most)
-    throw new Unread(`${name} "${cell}" is not a whole number from 0 to ${most}`);
+const countIn = (cell: string, name: string, most: number): number => {
+  const n = wholeIn(cell, { min: 0, max: most });
+  if (typeof n !== 'number') throw new Unread(`${name}: ${n.problem}`);
   return n;
 };
 
@@ -103,7 +103,7 @@ function sourceIn(text: string): Source {
   const cents = amountIn(cost, 'sources: cost');
   return {
     name,
-    waitDays: wholeIn(days, 'sources: days', MOST_WAIT_DAYS),
+    waitDays: countIn(days, 'sources: days', MOST_WAIT_DAYS),
     ...(cents !== null && { cost: cents }),
   };
 }
@@ -144,13 +144,13 @@ function rowIn(cell: TableRow<Column>, known: readonly Part[]): PartRow {
       fits: listIn(cell('fits')).map(fitIn),
       holds: oneOf<LayerId>(cell('holds'), 'holds', LAYER_IDS),
       ...(cell('shelf') && { shelf: cell('shelf') }),
-      least: cell('least') === '' ? 0 : wholeIn(cell('least'), 'least', MOST_COUNT),
+      least: cell('least') === '' ? 0 : countIn(cell('least'), 'least', MOST_COUNT),
       price,
       ...(cost !== null && { cost }),
       sources: listIn(cell('sources')).map(sourceIn),
       instead: listIn(cell('instead')).map(insteadIn),
     },
-    count: cell('count') === '' ? null : wholeIn(cell('count'), 'count', MOST_COUNT),
+    count: cell('count') === '' ? null : countIn(cell('count'), 'count', MOST_COUNT),
   };
 }
 

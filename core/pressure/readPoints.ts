@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { PRESSURE_UNITS, type PressureUnit } from '../units';
+import { PRESSURE_UNITS, readNumber, type PressureUnit } from '../units';
 
 /** More points than any watch gives; a longer file is something else. */
 export const MOST_POINTS = 10_000;
@@ -9,8 +9,11 @@ const MOST_GAUGE = 2_000;
 export type ReadPoints =
   { points: (readonly [seconds: number, gauge: number])[]; unit: PressureUnit | null } | { problem: string };
 
-/** "3,5" is three and a half where commas do not part the columns. */
-const numberIn = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
+/** "3,5" is three and a half where commas do not part the columns. A file of a logger has no thousands. */
+const numberIn = (text: string): number => {
+  const read = readNumber(text);
+  return 'value' in read ? read.value : 'either' in read ? read.either[1] : NaN;
+};
 
 const unitIn = (text: string): PressureUnit | null =>
   PRESSURE_UNITS.find((unit) => new RegExp(`(?<![a-z])${unit}(?![a-z])`, 'i').test(text)) ?? null;

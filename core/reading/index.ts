@@ -1,2 +1,3 @@
 export type { Judged } from '../verdict';
+export { questionOf } from './plausible';
 export { judgeReading, READING_FIELD, SHOWN_IN, type Reading } from './reading';

@@ -4,6 +4,7 @@ import type { CheckId } from '../knowledge';
 import type { MachineFacts } from '../machine';
 import { figuresOf } from '../machine';
 import { judgeLever } from '../metering';
+import { questionOf } from './plausible';
 import { isPressureCheck, judgeWatch, type Trace } from '../pressure';
 import { judgeSpeed, judgeTurns } from '../tuning';
 import type { Judged } from '../verdict';
@@ -27,6 +28,8 @@ export interface Reading extends SqueezeSetting {
   turns?: { L?: number; H?: number };
   /** The unit the instrument showed, where that is another than the figures are kept in: what is said of it is said in that. */
   in?: (typeof SHOWN_IN)[number];
+  /** Somebody was asked whether so odd a figure is right, and said so. */
+  confirmed?: boolean;
   /** Read by a stand-in instrument, not by a real one. */
   simulated?: boolean;
   /** A gauge watched over time. */
@@ -57,6 +60,8 @@ const missing = (field: string): Judged => ({ refused: `The reading has no ${fie
 /** Judges a check's raw reading. Refused, with the reason, when it cannot be judged. */
 export function judgeReading(check: CheckId, reading: Reading, machine: MachineFacts): Judged {
   const { psi = [], mm = [], rpm = [], turns = {}, trace } = reading;
+  const question = questionOf(check, reading);
+  if (question) return { refused: question };
   if (isPressureCheck(check)) return trace ? judgeWatch(check, trace) : missing('trace');
   switch (check) {
     case 'compression-gauge':

@@ -10,7 +10,7 @@ export {
   type MakeUp,
   type Place,
 } from './makeUp';
-export { rebuildOf, type LayerNow, type Rebuild } from './rebuild';
+export { CAPS, rebuildOf, type LayerNow, type Rebuild } from './rebuild';
 export type { RenewalPrices } from './costs';
 export { guideOf, type Guide } from './guide/guide';
 export { REBUILD_STAGES, type Asks, type GuideStep, type RebuildStage } from './guide/step';

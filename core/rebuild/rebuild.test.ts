@@ -31,12 +31,14 @@ import {
 } from '../log';
 import {
   adviseLayer,
+  CAPS,
   guideOf,
   inFrontOf,
   isCover,
   leftOfKit,
   makeUpOf,
   mendedBy,
+  placeOf,
   rebuildOf,
   renewalChoices,
   type RenewalPrices,
@@ -233,7 +235,46 @@ describe('conditions', () => {
   });
 });
 
+/** What has to be on before a step is done: nothing is pressed, primed or counted on an open carburettor. */
+function needsFirst({ stage, asks }: GuideStep, { off }: Picture): string[] {
+  const away = off.map((o) => o.part ?? o.layer ?? o.name);
+  if (asks.kind !== 'check') return [];
+  const forbids: Partial<Record<string, readonly string[]>> = {
+    'inlet-pressure':
+      stage === 'build'
+        ? ['pump-cover', 'pump-gasket', 'pump-diaphragm', 'inlet-needle', 'metering-lever', 'lever-screw']
+        : ['carburettor', 'pump-cover', 'metering-cover'],
+    'primer-action': ['tank-drained', 'carburettor', 'pump-cover', 'metering-cover', 'metering-diaphragm'],
+    'line-routing': ['carburettor'],
+    'metering-lever': stage === 'build' ? ['lever-screw', 'lever-pin', 'inlet-needle'] : [],
+  };
+  const counted = asks.check === 'screw-turns' ? ['low-screw', 'high-screw'] : [];
+  return [...(forbids[asks.check] ?? []), ...counted].filter((id) => away.includes(id));
+}
+
 describe('the guide', () => {
+  it('shows a step again with what was found and what to do, until it is right', () => {
+    const bench = new Bench()
+      .note({ kind: 'carburettor', body: PLAIN }, { kind: 'took-off', body: { part: 'carburettor' } })
+      .off('metering-cover', 'metering-diaphragm', 'metering-gasket');
+    bench.note({ kind: 'rebuild-step', body: { step: 'off-enough' } });
+    const passages = () =>
+      guideOf(bench.picture, bench.rebuild).steps.find((s) => s.id === 'clean carb-passages')!;
+    const look = (result: string): Noted => ({
+      kind: 'finding',
+      body: { check: 'carb-passages', result, sureness: 'sure' },
+    });
+    expect(passages().noted).toBeUndefined();
+    bench.note(look('low-blocked'));
+    expect(passages()).toMatchObject({
+      done: false,
+      noted: { then: expect.stringContaining('low passage') as string },
+    });
+    bench.note(look('clear'));
+    expect(passages()).toMatchObject({ done: true });
+    expect(passages().noted).toBeUndefined();
+  });
+
   it.each(CARBURETTORS.map((c) => [nameOf(c), c] as const))(
     '%s: can be finished by doing what it asks',
     (_, c) => {
@@ -250,12 +291,14 @@ describe('the guide', () => {
         // No step asks twice: what was done is done.
         expect(asked, now.title).not.toContain(now.id);
         asked.push(now.id);
+        expect(needsFirst(now, picture), `${now.title} with that off`).toEqual([]);
         bench.note(...does(now, c, picture));
       }
       const { picture, rebuild } = bench;
       expect(offToStart(picture)).toEqual([]);
-      expect(picture.off.filter((o) => o.part !== 'tank-drained')).toEqual([]);
-      expect(rebuild.layers.every((l) => l.where === 'in')).toBe(true);
+      // What covers the screws waits until they are set; nothing else is left, the fuel included.
+      expect(picture.off.filter((o) => !CAPS.includes(o.layer as never))).toEqual([]);
+      expect(rebuild.layers.every((l) => l.where === 'in' || CAPS.includes(l.id))).toBe(true);
       // What goes in front comes off first, and goes on last.
       const off = asked.filter((id) => id.startsWith('off ')).map((id) => id.slice(4));
       const on = asked.filter((id) => id.startsWith('on ')).map((id) => id.slice(3));
@@ -264,12 +307,19 @@ describe('the guide', () => {
         const front = inFrontOf(made, id as StackId, new Set());
         for (const f of front) {
           expect(off.indexOf(f), `${f} before ${id}`).toBeLessThan(off.indexOf(id));
-          expect(on.indexOf(f), `${f} after ${id}`).toBeGreaterThan(on.indexOf(id));
+          if (!CAPS.includes(f)) expect(on.indexOf(f), `${f} after ${id}`).toBeGreaterThan(on.indexOf(id));
         }
       }
-      // It goes together exactly backwards.
-      const came = off.filter((o) => on.includes(o) && o !== 'carburettor');
-      expect(on.filter((o) => came.includes(o))).toEqual(came.toReversed());
+      // Each side goes together exactly backwards, the pump side first.
+      const came = off.filter((o) => on.includes(o) && LAYER_IDS.includes(o as never));
+      for (const place of ['pump', 'metering', 'outside'] as const) {
+        const here = came.filter((o) => placeOf(made, o as StackId) === place);
+        expect(on.filter((o) => here.includes(o))).toEqual(here.toReversed());
+      }
+      const places = on
+        .filter((o) => came.includes(o))
+        .map((o) => ['pump', 'metering', 'outside'].indexOf(placeOf(made, o as StackId)));
+      expect(places).toEqual(places.toSorted());
     },
   );
 
@@ -418,10 +468,14 @@ describe('the record', () => {
         }
         const { rebuild, picture } = bench;
         if (!picture.carburettor) return;
-        expect(rebuild.build).toEqual(rebuild.came.toReversed());
+        const made = makeUpOf(PLAIN);
+        for (const place of ['pump', 'metering', 'outside'] as const) {
+          const here = (ids: readonly StackId[]) =>
+            ids.filter((id) => placeOf(made, id) === place && !CAPS.includes(id));
+          expect(here(rebuild.build)).toEqual(here(rebuild.came).toReversed());
+        }
         expect(new Set(rebuild.came).size).toBe(rebuild.came.length);
         // Every layer of the family is somewhere, once; what is on the tray came off.
-        const made = makeUpOf(PLAIN);
         const all = [...made.stacks.pump, ...made.stacks.metering, ...made.outside];
         expect(rebuild.layers.map((l) => l.id).toSorted()).toEqual(all.toSorted());
         for (const l of rebuild.layers.filter((o) => o.where !== 'in')) expect(rebuild.came).toContain(l.id);
@@ -434,6 +488,30 @@ describe('the record', () => {
       { numRuns: 3000 },
     );
   });
+});
+
+describe('the chance of a comeback', () => {
+  const prices: RenewalPrices = { kit: 16_00, whole: 42_00, layer: () => 9_00, minute: 80 };
+  it.each(CARBURETTORS.map((c) => [nameOf(c), c] as const))(
+    '%s, taken apart and one diaphragm failed: as the trade knows it, three to eight in a hundred',
+    (_, c) => {
+      const made = makeUpOf(c);
+      const all = [...made.stacks.pump.toReversed(), ...made.stacks.metering.toReversed()].filter(
+        (id) => !staysIn(id),
+      );
+      const bench = new Bench().note({ kind: 'carburettor', body: c });
+      for (const id of all)
+        bench.off(isCover(id) ? id : [id, id === 'metering-diaphragm' ? 'hard' : 'sound']);
+      const suspects = [{ cause: 'metering-diaphragm-stiff', probability: 0.97 } as const];
+      const chance = (id: string) =>
+        renewalChoices(bench.rebuild, bench.picture, suspects, prices).find((x) => x.id === id)!.comeback;
+      for (const id of ['kit', 'failed']) {
+        expect(chance(id), id).toBeGreaterThan(0.025);
+        expect(chance(id), id).toBeLessThan(0.08);
+      }
+      expect(chance('kit')).toBeLessThan(chance('failed'));
+    },
+  );
 });
 
 describe('what is renewed', () => {

@@ -115,14 +115,26 @@ function unusualIn({ stacks, own }: MakeUp, came: readonly StackId[]): Rebuild['
   return null;
 }
 
-/** The order things go back in: backwards as they came off, or as the family is usually built. */
+/** The sides in the order they are built: pressed with the lever in, the fuel goes through the pump side. */
+const BUILT: Readonly<Record<Place, number>> = { pump: 0, metering: 1, outside: 2 };
+
+/**
+ * The order things go back in: backwards as they came off, or as the family is usually built; the pump side first, so that the needle
+ * can be pressed with nothing open before it. What covers the mixture screws is not among them: it goes on once they are set.
+ */
 function buildOrder(makeUp: MakeUp | null, came: readonly StackId[], order: BuildOrder | null): StackId[] {
-  const backwards = came.toReversed();
-  if (order !== 'as-usual' || !makeUp) return backwards;
-  const usual = [...makeUp.stacks.metering, ...makeUp.stacks.pump];
-  const known = usual.filter((id) => came.includes(id));
-  return [...known, ...backwards.filter((id) => !known.includes(id))];
+  const backwards = came.filter((id) => !CAPS.includes(id)).toReversed();
+  if (!makeUp) return backwards;
+  const usual = [...makeUp.stacks.pump, ...makeUp.stacks.metering];
+  const known = order === 'as-usual' ? usual.filter((id) => backwards.includes(id)) : [];
+  return [...known, ...backwards.filter((id) => !known.includes(id))]
+    .map((id, n) => ({ id, at: BUILT[placeOf(makeUp, id)], n }))
+    .sort((x, y) => x.at - y.at || x.n - y.n)
+    .map(({ id }) => id);
 }
+
+/** What covers the mixture screws. */
+export const CAPS: readonly StackId[] = ['limiter-caps', 'screw-plug'];
 
 /** Everything the log says of the carburettor in pieces, worked out. */
 export function rebuildOf(picture: Picture): Rebuild {

@@ -3,6 +3,7 @@ import {
   LAYER_MINUTES,
   layerOf,
   remedyOf,
+  TURNS_A_SCREW,
   type CauseId,
   type Condition,
   type LayerId,
@@ -129,7 +130,8 @@ export function renewalChoices(
   const minutesOf = (task: LayerTask): number => LAYER_MINUTES[task] * (prices.pace?.[task] ?? 1);
   const unmended = (right: readonly CauseId[]): number[] =>
     suspects
-      .filter((s) => IN_CARBURETTOR.has(s.cause) && !right.includes(s.cause))
+      // A screw is set once it runs: whatever was renewed, that is no comeback.
+      .filter((s) => IN_CARBURETTOR.has(s.cause) && !TURNS_A_SCREW.has(s.cause) && !right.includes(s.cause))
       .map((s) => s.probability * BACK_UNMENDED);
   const choice = (id: Exclude<Renewal, 'whole'>): RenewalChoice => {
     const renews = renewsBy(id, rebuild);

@@ -2,9 +2,10 @@ import { checkOf, resultOf, type CheckDef, type CheckId, type Sureness } from '.
 import { toPutBack } from '../diagnosis';
 import { offToStart, pullsWords, type StartOutcome, type StartState } from '../log';
 import { moveInWords, type ScrewMove } from '../tuning';
-import { READING_FIELD } from '../reading';
+import { questionOf, READING_FIELD } from '../reading';
 import { parseTurns, formatTurns } from '../units';
 import { readingFor } from './reading';
+import { asksForAResult, asNote, isTalk, talkWritten } from './talk';
 import { checksNamed, findResult, isName, squash } from './tokens';
 import { leftOff, MOST, named, partsIn, putAllBack, putBack, thrownAway, tookOff, tooLong } from './tray';
 import { fail, understood, type AtHand, type Choice, type Understood } from './understood';
@@ -34,8 +35,21 @@ function splitPulls(check: CheckDef, text: string): { text: string; pulls?: numb
 /** A check's result as a line that can mean nothing else. */
 const plainly = ({ id }: CheckDef, said: string): string => `${id.replaceAll('-', ' ')} ${said}`;
 
+/** What is written after an odd figure by somebody who stands by it. */
+const STANDS_BY = / it is right$/;
+
+/** An odd figure: understood, and asked about before it counts. */
+const odd = (says: string, line: string): Understood => ({
+  ok: false,
+  odd: true,
+  says,
+  choices: [{ label: 'It is right', line: `${line} it is right` }],
+});
+
 function finding(check: CheckDef, rest: string): Understood {
-  const { text: said, sureness } = splitSureness(rest);
+  const { text: saidAll, sureness } = splitSureness(rest);
+  const sure = STANDS_BY.test(saidAll);
+  const said = saidAll.replace(STANDS_BY, '');
   const { text, pulls } = splitPulls(check, said);
   if (pulls !== undefined && pulls > 200) return fail(`${check.name}: ${pulls} pulls is more than 200`);
   const result = hasDigit(text) && READING_FIELD[check.id] ? null : findResult(check, text);
@@ -55,6 +69,9 @@ function finding(check: CheckDef, rest: string): Understood {
   }
   const reading = readingFor(check, text);
   if (typeof reading === 'string') return fail(reading);
+  if (sure) reading.confirmed = true;
+  const question = questionOf(check.id, reading);
+  if (question) return odd(question, plainly(check, said));
   const { psi = [], mm = [], rpm = [], trace } = reading;
   const shown = [...psi, ...mm, ...rpm, ...(trace?.points.map(([t, p]) => `${t} s ${p}`) ?? [])].join(' ');
   const unit = trace?.unit ?? READING_FIELD[check.id];
@@ -65,8 +82,10 @@ function finding(check: CheckDef, rest: string): Understood {
 }
 
 /** "L 1 1/8", "H 2", "L 1 1/8 H 2": screws counted to their seats. */
-function screws(line: string, { counted }: AtHand): Understood | null {
-  const match = /^(?:([lh])\s+([\d\s./]+?))(?:\s+([lh])\s+([\d\s./]+))?$/i.exec(line);
+function screws(written: string, { counted }: AtHand): Understood | null {
+  const sure = STANDS_BY.test(written);
+  const line = written.replace(STANDS_BY, '');
+  const match = /^(?:([lh])\s+([\d\s.,/½¼¾⅛⅜⅝⅞]+?))(?:[\s,]+([lh])\s+([\d\s.,/½¼¾⅛⅜⅝⅞]+))?$/i.exec(line);
   if (!match) return null;
   const turns: { L?: number; H?: number } = {};
   for (const screw of ['L', 'H'] as const) {
@@ -86,16 +105,19 @@ function screws(line: string, { counted }: AtHand): Understood | null {
       );
     turns[screw.toUpperCase() as 'L' | 'H'] = value;
   }
+  const reading = { turns, ...(sure && { confirmed: true }) };
+  const question = questionOf('screw-turns', reading);
+  if (question) return odd(question, line);
   const says = Object.entries(turns).map(([s, v]) => `${s} ${formatTurns(v)}`);
   return understood(`${checkOf('screw-turns').name}: ${says.join(', ')} turns out`, {
     kind: 'finding',
-    body: { check: 'screw-turns', reading: { turns }, sureness: 'sure' },
+    body: { check: 'screw-turns', reading, sureness: 'sure' },
   });
 }
 
 /** "L out 1/8", "H in 1/4", "stop in 1/8": a screw turned. */
 function turned(line: string): Understood | null {
-  const match = /^(l|h|stop)\s+(in|out)\s+([\d\s./]+)$/i.exec(line);
+  const match = /^(l|h|stop)\s+(in|out)\s+([\d\s.,/½¼¾⅛⅜⅝⅞]+)$/i.exec(line);
   if (!match) return null;
   const screw = match[1]!.toLowerCase() === 'stop' ? 'stop' : (match[1]!.toUpperCase() as 'L' | 'H');
   const turns = parseTurns(match[3]!);
@@ -188,6 +210,30 @@ const NOT_OFF = /^(?:the )?(.+?) (?:is|was|are|were) not off$/i;
 
 const ALL_BACK = /^(?:put\s+)?(?:it\s+)?all\s+(?:back|on)(?:\s+on)?$|^(?:back|on)\s+all$/i;
 
+/** What names no check with its result is a note, if somebody says so. */
+const offerNote = (text: string): Understood => {
+  const [first = ''] = text.split(' ');
+  const says =
+    checksNamed(first).length > 0 || isTalk(text)
+      ? 'No check and its result. A note?'
+      : `"${first}" is not a check I know. Write a check and its result, "off" or "on" with a part; or is it a note?`;
+  return fail(says, [asNote(text)]);
+};
+
+/** Whether a line is a check's own name and one of its results, word for word: then it is that, whatever else its words might say. */
+function namesItsResult(text: string): boolean {
+  const words = splitSureness(text).text.split(' ');
+  return [1, 2, 3, 4, 5].some((n) => {
+    const said = squash(words.slice(n).join(''));
+    return (
+      isName(words.slice(0, n).join('-')) &&
+      checksNamed(words.slice(0, n).join('-')).some((c) =>
+        c.results.some((r) => [r.id, r.label, ...(r.words ?? [])].some((name) => squash(name) === said)),
+      )
+    );
+  });
+}
+
 /** Reads one thing written on the bench line. Never guesses: what is unclear comes back with the choices. */
 export function readClause(line: string, at: AtHand): Understood {
   const text = line.trim().replace(/\s+/g, ' ');
@@ -201,7 +247,14 @@ export function readClause(line: string, at: AtHand): Understood {
       tooLong('Note', rest, MOST.note) ?? understood(`Note: ${rest}`, { kind: 'note', body: { text: rest } })
     );
   }
+  const talk = talkWritten(text);
+  if (talk)
+    return (
+      tooLong('Note', talk.text, MOST.note) ??
+      understood(`${asNote(text).label}: ${talk.text}`, { kind: 'note', body: talk })
+    );
   if (ALL_BACK.test(text)) return putAllBack(at);
+  if (isTalk(text) && !namesItsResult(text) && !/^(put )?\S+ back( on)?$/i.test(text)) return offerNote(text);
   if (word === 'left') return leftOff(rest.replace(/^off\s+/i, ''), at);
   if (word === 'bin') return thrownAway(rest, at);
   if (word === 'off') return tookOff(rest, at);
@@ -211,10 +264,8 @@ export function readClause(line: string, at: AtHand): Understood {
   const done = turned(text) ?? started(text, at) ?? screws(text, at);
   if (done) return done;
   const read = checked(text, at);
-  if (!read)
-    return fail(
-      `"${first}" is not a check I know. Write a check and its result, "off" or "on" with a part, or "note".`,
-    );
+  if (!read || (!read.ok && !read.odd && !asksForAResult(text))) return offerNote(text);
+  if (!read.ok && read.choices && !read.odd) return { ...read, choices: [...read.choices, asNote(text)] };
   const [entry] = read.ok ? read.entries : [];
   return (entry?.kind === 'finding' && impossible(entry.body.check, at)) || read;
 }

@@ -3,7 +3,8 @@ import type { Noted, OffItem } from '../log';
 /** What one line of shop shorthand was understood as, or why it was not, with the lines it may have meant. */
 export type Understood =
   | { ok: true; entries: readonly Noted[]; says: string }
-  | { ok: false; says: string; choices?: readonly Choice[] };
+  /** `odd`: it was understood, and its figure is so odd that it is asked about first. */
+  | { ok: false; says: string; choices?: readonly Choice[]; odd?: true };
 
 /** One thing a line may have meant: its words, and the line that says just that. */
 export interface Choice {

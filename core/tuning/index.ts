@@ -11,6 +11,7 @@ export {
   type Positions,
   type Screw,
   type ScrewMove,
+  type Speeds,
 } from './ledger';
 export { MOST_TRACK, readBlip, thinTrack, withoutSpecks, type Blip, type TrackPoint } from './track';
 export { densityMove, elsewhere, FLOW_POWER, type Elsewhere } from './density';

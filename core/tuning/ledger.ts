@@ -25,7 +25,17 @@ export interface LedgerLine extends ScrewMove {
   /** What was heard last before it and next after it; null where nothing was. */
   heardBefore: Blip | null;
   heardAfter: Blip | null;
+  /** The speeds known last before it and first after it, rpm: heard, or read off a tachometer. */
+  speedBefore: Speeds;
+  speedAfter: Speeds;
 }
+
+/** An idle and a full speed, rpm; null where it is not known. */
+export interface Speeds {
+  idle: number | null;
+  full: number | null;
+}
+const UNREAD: Speeds = { idle: null, full: null };
 
 export interface Ledger {
   lines: readonly LedgerLine[];
@@ -44,7 +54,9 @@ export type LedgerEvent =
   | ({ ref: string; kind: 'move'; trial?: boolean } & ScrewMove)
   /** Set so many turns out from its seat, its count lost. */
   | { ref: string; kind: 'set'; screw: 'L' | 'H'; turns: number }
-  | { ref: string; kind: 'heard'; blip: Blip };
+  | { ref: string; kind: 'heard'; blip: Blip }
+  /** Read off a tachometer, rpm. */
+  | { ref: string; kind: 'read'; of: 'idle' | 'full'; rpm: number };
 
 const AT_SEAT: Positions = { L: 0, H: 0, stop: 0 };
 const add = (at: Positions, move: ScrewMove, times = 1): Positions => ({
@@ -71,7 +83,21 @@ export function ledgerOf(events: readonly LedgerEvent[]): Ledger {
   const lines: LedgerLine[] = [];
   const heard: { ref: string; at: Positions; blip: Blip }[] = [];
   let now = found;
+  let speeds = UNREAD;
+  const told = (next: Partial<Record<keyof Speeds, number | undefined>>): void => {
+    const known = Object.fromEntries(Object.entries(next).filter(([, rpm]) => rpm !== undefined));
+    speeds = { ...speeds, ...known };
+    const last = lines.at(-1);
+    if (!last) return;
+    const { idle, full } = last.speedAfter;
+    lines[lines.length - 1] = {
+      ...last,
+      speedAfter: { idle: idle ?? next.idle ?? null, full: full ?? next.full ?? null },
+    };
+  };
   for (const event of events) {
+    if (event.kind === 'read') told({ [event.of]: event.rpm });
+    if (event.kind === 'heard') told({ idle: event.blip.idle?.mean, full: event.blip.full?.mean });
     if (event.kind === 'heard') {
       heard.push({ ref: event.ref, at: now, blip: event.blip });
       const last = lines.at(-1);
@@ -93,6 +119,8 @@ export function ledgerOf(events: readonly LedgerEvent[]): Ledger {
         after,
         heardBefore: heard.at(-1)?.blip ?? null,
         heardAfter: null,
+        speedBefore: speeds,
+        speedAfter: UNREAD,
       });
       now = after;
     }

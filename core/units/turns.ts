@@ -1,3 +1,5 @@
+import { readNumber } from './numbers';
+
 /** A screw position in turns, to the nearest eighth, as the trade writes it: 1.125 → "1 1/8". */
 export function formatTurns(turns: number): string {
   const eighths = Math.round(turns * 8);
@@ -9,11 +11,13 @@ export function formatTurns(turns: number): string {
   return whole === 0 ? fraction : `${whole} ${fraction}`;
 }
 
-/** Turns from "1 1/8", "1.5" or "3/4"; null when it is not a screw position. */
+/** More turns than any mixture screw has. */
+const MOST_TURNS = 12;
+
+/** Turns from "1 1/8", "1.5", "1,5", "1½" or "3/4"; null when it is not a screw position. */
 export function parseTurns(text: string): number | null {
-  const match = /^(?:(\d+(?:\.\d+)?)(?:\s+|$))?(?:(\d+)\/(\d+))?$/.exec(text.trim());
-  if (!match || (match[1] === undefined && match[2] === undefined)) return null;
-  const fraction = match[2] === undefined ? 0 : Number(match[2]) / Number(match[3]);
-  const turns = Number(match[1] ?? 0) + fraction;
-  return Number.isFinite(turns) && turns <= 12 ? turns : null;
+  const read = readNumber(text, { min: 0, max: MOST_TURNS });
+  return 'value' in read && read.value >= 0 && read.value <= MOST_TURNS && !/^[-−–]/.test(text.trim())
+    ? read.value
+    : null;
 }

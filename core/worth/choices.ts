@@ -185,7 +185,9 @@ function rangeOf(courses: readonly Course[], of: (c: Course) => number): Range {
     }
     return of(sorted.at(-1)!);
   };
-  return { mean: Math.round(meanOf(courses, of)), low: at(0.1), high: at(0.9) };
+  const mean = Math.round(meanOf(courses, of));
+  // What is rare and dear draws the mean beyond nine tenths: then the range reaches as far.
+  return { mean, low: Math.min(at(0.1), mean), high: Math.max(at(0.9), mean) };
 }
 
 /** Of each thing in the courses, how likely it is among them. */

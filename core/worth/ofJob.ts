@@ -1,5 +1,5 @@
 import { mattersIn, type Account } from '../account';
-import { likelyIn, type Case } from '../diagnosis';
+import { likelyIn, standingComplaints, type Case, type Likely } from '../diagnosis';
 import { behindOf, familyIdOf, remedyMinutes, remedyOf, type CauseId, type Pace } from '../knowledge';
 import { sentence, type Picture } from '../log';
 import { isDeep, jobsFor, unlistedJob, type RepairJob } from './jobs';
@@ -64,12 +64,14 @@ function doneJobs({ acts, others, safety }: Account, pace?: Pace): RepairJob[] {
  * cured, what the engine says may be there beside it.
  */
 export function likelyNow(account: Account, c: Case): LikelyNow {
-  const engine = likelyIn(c);
   const { decided, cured, others, safety } = account;
   const standing = mattersIn(account, 'standing').map((m) => m.cause);
+  const engine: Likely = decided
+    ? { found: standing, sets: [{ causes: [], probability: 1 }], complaints: standingComplaints(c) }
+    : likelyIn(c);
   return {
-    found: decided ? standing : [...new Set([...engine.found, ...standing])],
-    sets: decided ? [{ causes: [], probability: 1 }] : engine.sets,
+    found: [...new Set([...engine.found, ...standing])],
+    sets: engine.sets,
     complaints: cured || others.some((o) => o.state !== 'vain') ? [] : engine.complaints,
     done: doneJobs(account, c.pace),
     toDoBesides: [

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { FAMILY_IDS, type FamilyId } from '../knowledge';
 import { rowsIn, type TableRow } from '../table';
+import { figureIn, wholeIn } from '../units';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
 import { BOOK_IDS, MOST_CENTS, MOST_WAIT_DAYS, type PriceLine } from './priceBook';
 
@@ -28,10 +29,8 @@ export const priceTable = (lines: readonly PriceLine[]): string =>
 /** Whole cents in a cell, null where it is empty, or why it is no amount. */
 export function centsIn(cell: string, name: string): number | null | { problem: string } {
   if (!cell) return null;
-  const value = Number(cell.replace(',', '.'));
-  if (!Number.isFinite(value)) return { problem: `${name} "${cell}" is not an amount` };
-  const cents = Math.round(value * 100);
-  return cents < 0 || cents > MOST_CENTS ? { problem: `${name} ${cell} is outside 0 to 10000` } : cents;
+  const value = figureIn(cell, { min: 0, max: MOST_CENTS / 100 });
+  return typeof value === 'number' ? Math.round(value * 100) : { problem: `${name} ${value.problem}` };
 }
 
 /** A row's line, or what is wrong with it. */
@@ -50,9 +49,8 @@ function lineIn(cell: TableRow<(typeof COLUMNS)[number]>): PriceLine | { problem
   if (price === null) return { problem: 'there is no price' };
   if (typeof price === 'object') return price;
   if (cost !== null && typeof cost === 'object') return cost;
-  const days = cell('waitDays') === '' ? 0 : Number(cell('waitDays'));
-  if (!Number.isInteger(days) || days < 0 || days > MOST_WAIT_DAYS)
-    return { problem: `waitDays "${cell('waitDays')}" is not a whole number of days up to 365` };
+  const days = cell('waitDays') === '' ? 0 : wholeIn(cell('waitDays'), { min: 0, max: MOST_WAIT_DAYS });
+  if (typeof days !== 'number') return { problem: `waitDays ${days.problem}` };
   return {
     what: what as PriceLine['what'],
     ...(kind && { kind: kind as MachineKind }),

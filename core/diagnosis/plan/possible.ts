@@ -63,6 +63,10 @@ export interface State {
   /** Somebody may try to start it. */
   canStart: boolean;
   canRun: boolean;
+  /** There surely is no spark, and why not has not been followed to its end: fuel is no question before that. */
+  noSpark: boolean;
+  /** It is full of fuel already: none is poured in to see whether it fires. */
+  wet: boolean;
   /** Why the machine is not to be run, where that is a matter of safety: the entry that says so. */
   hazard: Evidence | null;
 }
@@ -88,6 +92,25 @@ function lately(c: Case, check: CheckId): Finding | undefined {
   );
 }
 
+/** What follows a spark that surely is not there, to its end. */
+const FOLLOW_NO_SPARK: readonly CheckId[] = [
+  'spark-stop-wire-off',
+  'plug-lead-look',
+  'new-plug-trial',
+  'coil-gap',
+  'known-good-coil-trial',
+];
+
+/** Whether a sure "no spark" stands with something left to follow it by. */
+function sparkUnfollowed(c: Case): boolean {
+  const tested = lately(c, 'spark-tester');
+  return (
+    tested?.result === 'none' &&
+    tested.sureness === 'sure' &&
+    FOLLOW_NO_SPARK.some((check) => lately(c, check) === undefined)
+  );
+}
+
 /** Reads from a case what can be asked of the machine as it stands on the bench. */
 export function stateOf(c: Case, p: Pick<Posterior, 'timeline' | 'present' | 'complaints'>): State {
   const off = new Set(c.off);
@@ -100,7 +123,11 @@ export function stateOf(c: Case, p: Pick<Posterior, 'timeline' | 'present' | 'co
   const dead = started
     ? DEAD_STARTS.has(started)
     : p.complaints.some((id) => DEAD.has(id)) || lately(c, 'spark-tester')?.result === 'none';
-  return { off, canTurn, canStart, canRun: canStart && !dead, hazard };
+  const wet =
+    p.complaints.includes('flooded') ||
+    lately(c, 'plug-look')?.result === 'wet-fuel' ||
+    p.present[CAUSE_INDEX.get('engine-flooded')!] === 1;
+  return { off, canTurn, canStart, canRun: canStart && !dead, noSpark: sparkUnfollowed(c), wet, hazard };
 }
 
 /** Parts that have to go back on before a check's engine can be turned or run. */
@@ -117,6 +144,8 @@ export const missingToRun = (off: ReadonlySet<PartId>): PartId[] => ON_TO_RUN.fi
 export function possible(check: CheckDef, c: Case, p: Pick<Posterior, 'complaints'>, state: State): boolean {
   if (check.notOn?.includes(c.machine.kind)) return false;
   if (check.onlyFor && !check.onlyFor.some((id) => p.complaints.includes(id))) return false;
+  if (check.addsFuel && state.wet) return false;
+  if (state.noSpark && (check.group === 'fuel' || check.addsFuel)) return false;
   const able: Record<EngineNeed, boolean> = {
     turned: state.canTurn,
     started: state.canStart,

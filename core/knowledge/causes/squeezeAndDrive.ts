@@ -190,7 +190,7 @@ export const SQUEEZE_AND_DRIVE_CAUSES = causes({
     shows: { 'clutch-look': { 'worn-or-oily': 'almost-always' } },
   },
   'chain-dull': {
-    name: 'Chain dull or wrongly filed',
+    name: 'Cutting edge dull: chain, blade or head',
     sits: 'drive',
     weight: 2.5,
     kinds: {

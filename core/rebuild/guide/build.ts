@@ -3,7 +3,7 @@ import { formatTurns } from '../../units';
 import { isCover, nameIn } from '../makeUp';
 import type { Rebuild } from '../rebuild';
 import { adviseLayer, renewsBy } from '../renew';
-import { checkStep, found, leverHow, tickStep, type GuideStep, type Looked } from './step';
+import { checkStep, found, leverHow, notYet, tickStep, type GuideStep, type Looked } from './step';
 
 /** Where a mixture screw goes: its count, or nothing known of it. */
 function countOf({ picture, rebuild }: Looked, id: LayerId, screw: 'L' | 'H'): string {
@@ -60,8 +60,10 @@ function layerOn(at: Looked, id: StackId, byRenewal: ReadonlySet<StackId>): Guid
 const leverTried = (at: Looked): GuideStep[] => [
   checkStep('build', 'metering-lever', found(at, 'metering-lever', at.rebuild.since, ['in-band']), {
     how: leverHow(at.rebuild),
+    ...notYet(at, 'metering-lever', at.rebuild.since),
   }),
   checkStep('build', 'inlet-pressure', found(at, 'inlet-pressure', at.rebuild.since, ['holds']), {
+    ...notYet(at, 'inlet-pressure', at.rebuild.since),
     title: 'Pop-off and reseat',
     how: 'Wet the needle. It opens with a pop, falls, and holds where it shut.',
     may: true,

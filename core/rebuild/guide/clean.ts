@@ -1,5 +1,5 @@
 import { CAUTIONS, type StackId } from '../../knowledge';
-import { checkStep, found, isOff, tickStep, type GuideStep, type Looked } from './step';
+import { checkStep, found, isOff, notYet, tickStep, type GuideStep, type Looked } from './step';
 
 /** Cleaning what is open, and deciding what is renewed. */
 export function cleanSteps(at: Looked): GuideStep[] {
@@ -10,6 +10,7 @@ export function cleanSteps(at: Looked): GuideStep[] {
     ...(open('metering-diaphragm')
       ? [
           checkStep(stage, 'carb-passages', found(at, 'carb-passages', rebuild.since, ['clear']), {
+            ...notYet(at, 'carb-passages', rebuild.since),
             how: 'Spray every passage and see it come out: both throttle ports with the plate open, the main, the idle.',
             caution: CAUTIONS.air,
           }),

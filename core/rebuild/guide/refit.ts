@@ -1,7 +1,7 @@
 import { CAUTIONS, partOf, type PartId } from '../../knowledge';
 import { sentence } from '../../log';
 import { isCover } from '../makeUp';
-import { checkStep, found, tickStep, wasOff, type GuideStep, type Looked } from './step';
+import { checkStep, found, notYet, tickStep, wasOff, type GuideStep, type Looked } from './step';
 
 /** Every tagged line on again, where it was. */
 const linesOn = ({ picture }: Looked): GuideStep => ({
@@ -12,7 +12,10 @@ const linesOn = ({ picture }: Looked): GuideStep => ({
   done: picture.lines.every((line) => line.on !== null && !line.astray),
 });
 
-/** Refitting: gasket, lines, links, wires, loose things, prime; only then may it be started. */
+/** What lies over other parts: it goes on after them. */
+const OUTERMOST: Partial<Readonly<Record<PartId, number>>> = { 'top-cover': 1, tool: 2 };
+
+/** Refitting: gasket, lines, links, wires, loose things, fuel, prime; only then may it be started. */
 export function refitSteps(at: Looked): GuideStep[] {
   const { picture, rebuild } = at;
   const { ticks, since } = rebuild;
@@ -22,7 +25,12 @@ export function refitSteps(at: Looked): GuideStep[] {
   );
   const carbOff = offParts.includes('carburettor');
   const wasApart = wasOff(at, 'carburettor');
-  const others = offParts.filter((p) => p !== 'carburettor');
+  // What came off last goes on first; what covers the rest, last of all.
+  const others = offParts
+    .filter((p) => p !== 'carburettor')
+    .toReversed()
+    .toSorted((x, y) => (OUTERMOST[x] ?? 0) - (OUTERMOST[y] ?? 0));
+  const drained = picture.off.some((o) => o.part === 'tank-drained');
   const on = (item: PartId, done: boolean): GuideStep => ({
     id: `on ${item}`,
     stage,
@@ -42,7 +50,8 @@ export function refitSteps(at: Looked): GuideStep[] {
           picture.lines.length > 0
             ? linesOn(at)
             : checkStep(stage, 'line-routing', found(at, 'line-routing', since, ['right']), {
-                how: 'One press of the bulb shows the return. The line with the filter is the supply.',
+                ...notYet(at, 'line-routing', since),
+                how: 'The line with the filter is the supply. Once it is filled, one press of the bulb shows the return.',
               }),
           tickStep(stage, 'links-worked', ticks, { how: 'Before a cover hides them.' }),
         ]
@@ -58,9 +67,20 @@ export function refitSteps(at: Looked): GuideStep[] {
       asks: { kind: 'loose', name: o.name },
       done: false,
     })),
+    ...(wasOff(at, 'tank-drained')
+      ? [
+          {
+            ...on('tank-drained', !drained),
+            title: 'Fill it with fresh mix',
+            how: 'The drained fuel does not go back.',
+            caution: CAUTIONS.petrol,
+          },
+        ]
+      : []),
     ...(picture.carburettor && picture.carburettor.bulb !== 'none'
       ? [
           checkStep(stage, 'primer-action', found(at, 'primer-action', since, ['fills-firm']), {
+            ...notYet(at, 'primer-action', since),
             caution: CAUTIONS.petrol,
           }),
         ]

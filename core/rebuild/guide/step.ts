@@ -1,4 +1,4 @@
-import { checkOf, type CheckId, type PartId, type StackId } from '../../knowledge';
+import { checkOf, resultOf, type CheckId, type PartId, type StackId } from '../../knowledge';
 import { sentence, TICK_WORDS, type Picture, type RebuildTick } from '../../log';
 import type { Rebuild } from '../rebuild';
 
@@ -29,6 +29,8 @@ export interface GuideStep {
   caution?: string;
   asks: Asks;
   done: boolean;
+  /** It was made, and is not right yet: what it showed, and what to do before it is made again. */
+  noted?: { label: string; then: string };
   /** It may be passed over: the stage goes on without it. */
   may?: true;
 }
@@ -52,6 +54,42 @@ export const tickStep = (
 export interface Looked {
   picture: Picture;
   rebuild: Rebuild;
+}
+
+/** What to do where a step of a rebuild was made and is not right yet, by what it showed. */
+const THEN: Partial<Readonly<Record<CheckId, Readonly<Record<string, string>>>>> = {
+  'carb-passages': {
+    'low-blocked':
+      'Soak it, spray the low passage again, low air; its welch plug out only with a new one to hand.',
+    'high-blocked': 'Soak it, spray the main passage again, low air; look at the nozzle check.',
+  },
+  'metering-lever': {
+    high: 'Bend it down a little at its arm, never against the needle, and measure again.',
+    low: 'Bend it up a little at its arm, never against the needle, and measure again.',
+  },
+  'inlet-pressure': {
+    'slow-leak': 'Wet the needle and press again; else clean the seat, or fit the new needle.',
+    'fast-leak': 'The needle does not seat: look at its spring, fork and seat.',
+    'will-not-pass': 'Nothing gets through with the lever pressed: screen or passage before the needle.',
+  },
+  'line-routing': { crossed: 'Change them over: the line with the filter is the supply.' },
+  'primer-action': {
+    bubbles: 'It draws air: line, stub or bulb. Push the lines home and try again.',
+    slow: 'Something is tight before it: filter, line or screen.',
+    'no-fuel': 'No fuel comes: is it filled, and is the line with the filter the supply?',
+  },
+};
+
+/** That a step was made and showed something that is not right yet, and what to do about it; nothing where it was not made. */
+export function notYet(
+  { picture }: Looked,
+  check: CheckId,
+  among: ReadonlySet<string>,
+): Pick<GuideStep, 'noted'> {
+  const finding = picture.findings.find((f) => f.check === check);
+  const then = finding?.result && among.has(finding.entryId) ? THEN[check]?.[finding.result] : undefined;
+  if (!finding?.result || !then) return {};
+  return { noted: { label: resultOf(check, finding.result)?.label ?? finding.result, then } };
 }
 
 /** Whether a check's newest finding is one of those wanted, among the entries that count for it. */

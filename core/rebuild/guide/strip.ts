@@ -1,6 +1,6 @@
 import { CAUTIONS, layerOf, partOf, type PartId, type StackId } from '../../knowledge';
 import { isCover, isPart, nameIn, screwsOf, staysIn } from '../makeUp';
-import type { Rebuild } from '../rebuild';
+import { CAPS, type Rebuild } from '../rebuild';
 import { checkStep, found, isOff, leverHow, tickStep, wasOff, type GuideStep, type Looked } from './step';
 
 const nameOfItem = ({ makeUp }: Rebuild, item: StackId | PartId): string =>
@@ -32,6 +32,8 @@ export function stripSteps(at: Looked): GuideStep[] {
         (id) => !staysIn(id),
       )
     : [];
+  const caps = (makeUp?.outside ?? []).filter((id) => CAPS.includes(id));
+  const outside = (makeUp?.outside ?? []).filter((id) => !CAPS.includes(id));
   const lever = checkStep(stage, 'metering-lever', found(at, 'metering-lever', rebuild.during), {
     may: true,
     how: leverHow(rebuild),
@@ -45,6 +47,8 @@ export function stripSteps(at: Looked): GuideStep[] {
       done: picture.carburettor !== null,
     },
     off('tank-drained', wasOff(at, 'tank-drained'), { caution: CAUTIONS.petrol, may: true }),
+    // Nothing is counted through a cap.
+    ...caps.map((id) => ({ ...layerOff(id), may: true as const })),
     ...(counted.length > 0
       ? [
           checkStep(
@@ -76,7 +80,7 @@ export function stripSteps(at: Looked): GuideStep[] {
     tickStep(stage, 'scribed', ticks, { may: true, how: 'So that every cover goes back the way it was.' }),
     // The lever is measured as it was found, before it comes out.
     ...stacks.flatMap((id) => (id === 'lever-screw' ? [lever, layerOff(id)] : [layerOff(id)])),
-    ...(makeUp?.outside ?? []).map((id) => ({ ...layerOff(id), may: true as const })),
+    ...outside.map((id) => ({ ...layerOff(id), may: true as const })),
     tickStep(stage, 'off-enough', ticks, {
       title: 'Is it off far enough?',
       how: 'What stays in, stays as it is.',

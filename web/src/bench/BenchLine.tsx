@@ -32,6 +32,12 @@ function countedIn({ trail }: Pick<Picture, 'trail'>) {
   return count?.kind === 'finding' && !turned ? count.body.reading?.turns : undefined;
 }
 
+/** Whether a line that is offered is a note. */
+const isNote = (line: string, at: Parameters<typeof readShorthand>[1]): boolean => {
+  const read = readShorthand(line, at);
+  return read.ok && read.entries.every((e) => e.kind === 'note');
+};
+
 /** One field that takes shop shorthand, shows what it understood, offers what it may become, and logs it. */
 export function BenchLine({
   picture,
@@ -73,8 +79,11 @@ export function BenchLine({
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     if (!understood) return;
-    if (understood.ok) take(text);
-    else setFailed(true);
+    if (understood.ok) return take(text);
+    // Nothing but a note was offered: that is what Enter says.
+    const [only, ...more] = asked ?? [];
+    if (only && more.length === 0 && isNote(only.line, at)) return take(only.line);
+    setFailed(true);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
     // A result that is asked about is picked, never completed to.
@@ -109,8 +118,10 @@ export function BenchLine({
                   className="flex min-h-11 items-center gap-2 rounded-md border-2 border-paper/50 px-3 font-semibold hover:border-paper"
                 >
                   {label}
-                  {n === 0 && !asked && (
-                    <kbd className="hidden rounded bg-paper/20 px-1.5 font-sans text-sm lg:inline">Tab</kbd>
+                  {n === 0 && (!asked || (choices.length === 1 && isNote(line, at))) && (
+                    <kbd className="hidden rounded bg-paper/20 px-1.5 font-sans text-sm lg:inline">
+                      {asked ? 'Enter' : 'Tab'}
+                    </kbd>
                   )}
                 </button>
               ))}

@@ -1,19 +1,14 @@
-import type { History } from '@rusty-wren/core/knowledge';
+import { SPANS, type History, type Span } from '@rusty-wren/core/knowledge';
 import type { ReactElement } from 'react';
 import { Chips } from './Chips';
 
-const MONTHS = [
-  { value: '0', label: 'In use till now' },
-  { value: '0.5', label: 'Under a month' },
-  { value: '2', label: '1–3 months' },
-  { value: '5', label: '3–8 months' },
-  { value: '12', label: 'A year or more' },
-] as const;
-const FUEL = [
-  { value: '0.5', label: 'Under a month' },
-  { value: '2', label: '1–3 months' },
-  { value: '5', label: 'Older' },
-] as const;
+const chipsOf = (spans: readonly Span[]) => spans.map((value) => ({ value, label: SPANS[value].label }));
+const STOOD = chipsOf(['in-use', 'under-1', '1-3', '3-8', 'over-12']);
+const FUEL = chipsOf(['under-1', '1-3', 'over-3']);
+
+/** The span that was picked, or that a counted figure is the same as. */
+const picked = (said: Span | undefined, months: number | undefined, among: readonly { value: Span }[]) =>
+  said ?? among.find(({ value }) => SPANS[value].months === months)?.value;
 
 /** The questions worth asking over the counter; every one may stay unanswered. */
 export function HistoryChips({
@@ -28,7 +23,6 @@ export function HistoryChips({
     for (const key of Object.keys(next)) if (next[key] === undefined) delete next[key];
     onChange(next as History);
   };
-  const months = (n: number | undefined): string | undefined => (n === undefined ? undefined : String(n));
   return (
     <div className="grid gap-2">
       <Chips
@@ -43,15 +37,15 @@ export function HistoryChips({
       />
       <Chips
         label="Stood"
-        chips={MONTHS}
-        value={months(value.monthsStored) as (typeof MONTHS)[number]['value'] | undefined}
-        onChange={(m) => set({ monthsStored: m === undefined ? undefined : Number(m) })}
+        chips={STOOD}
+        value={picked(value.storedSaid, value.monthsStored, STOOD)}
+        onChange={(said) => set({ storedSaid: said, monthsStored: said && SPANS[said].months })}
       />
       <Chips
         label="Fuel"
         chips={FUEL}
-        value={months(value.fuelAgeMonths) as (typeof FUEL)[number]['value'] | undefined}
-        onChange={(m) => set({ fuelAgeMonths: m === undefined ? undefined : Number(m) })}
+        value={picked(value.fuelSaid, value.fuelAgeMonths, FUEL)}
+        onChange={(said) => set({ fuelSaid: said, fuelAgeMonths: said && SPANS[said].months })}
       />
       <Chips
         label="Mixed by"

@@ -8,6 +8,7 @@ import {
 import { makeEntry, type Noted } from '@rusty-wren/core/log';
 import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
 import type { MachineKind } from '@rusty-wren/core/machine';
+import { figureIn } from '@rusty-wren/core/units';
 import { distance } from 'fastest-levenshtein';
 import Joi from 'joi';
 import { v4 as uuid } from 'uuid';
@@ -82,10 +83,16 @@ const saysOr = (field: Joi.Schema, problem: string, long: string): Joi.Schema =>
 const ifNew = (field: Joi.Schema): Joi.Schema =>
   Joi.when('machineId', { is: Joi.string().required(), then: Joi.any(), otherwise: field });
 
+/** The displacement that was written, cc; null where it is no number, or may be two. */
+const ccIn = (text: string): number | null => {
+  const value = figureIn(text, { min: 10, max: 200 });
+  return typeof value === 'number' ? value : null;
+};
+
 const displacement = Joi.string()
   .allow('')
   .custom((text: string, helpers) => {
-    const { error } = checkInFields.displacementCc.validate(text.trim().replace(',', '.'));
+    const { error } = checkInFields.displacementCc.validate(ccIn(text) ?? text, { convert: false });
     return text.trim() && error ? helpers.error('any.invalid') : text;
   });
 
@@ -187,7 +194,7 @@ export function checkInOf(d: Draft, jobId: string, by: string | null, now: strin
             maker: d.maker.trim(),
             model: d.model.trim(),
             ...(d.serial.trim() && { serial: d.serial.trim() }),
-            ...(d.cc.trim() && { displacementCc: Number(d.cc.replace(',', '.')) }),
+            ...(d.cc.trim() && { displacementCc: ccIn(d.cc) ?? 0 }),
           },
     ...(d.promised && { promisedFor: d.promised }),
     entries: entries.map((noted) => makeEntry(noted, { id: uuid(), notedAt: now, by })),

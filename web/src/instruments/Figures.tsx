@@ -10,6 +10,7 @@ import { FigureInput } from '../ui/FigureInput';
 import { useDraft } from '../ui/useDraft';
 import { FromGauge } from './feed/FromGauge';
 import { BandBar } from './BandBar';
+import { IsRight, STANDS_BY } from './IsRight';
 
 /** What is asked for, by check: the example is one a sound machine gives. */
 const ASKS: Partial<Record<CheckDef['id'], { label: string; example: string }>> = {
@@ -40,9 +41,9 @@ function understand(
   check: CheckDef,
   text: string,
   example: string,
-): { reading: Reading } | { problem: string } {
+): { reading: Reading } | { problem: string; odd?: boolean } {
   const read = readShorthand(`${check.id} ${text}`);
-  if (!read.ok) return { problem: read.says };
+  if (!read.ok) return { problem: read.says, odd: read.odd === true };
   const [entry] = read.entries;
   if (entry?.kind !== 'finding' || !entry.body.reading)
     return { problem: `Give figures, such as ${example}` };
@@ -54,11 +55,14 @@ export function Figures({
   check,
   machine,
   draft,
+  feed = true,
   onStart,
   onLog,
 }: {
   check: CheckDef;
   machine: MachineFacts;
+  /** An instrument that is connected may fill it. */
+  feed?: boolean;
   /** Absent when used without a job. */
   /** Where what is typed is kept until it is logged; absent without a job. */
   draft?: string | undefined;
@@ -117,13 +121,17 @@ export function Figures({
           </Button>
         )}
       </div>
-      {check.reading === 'speed' && (
+      {feed && check.reading === 'speed' && (
         <FromGauge units={RPM} standIns={standInsFor(Number(ask.example))} onReadings={hear} />
       )}
-      {problem && (
-        <p id={`${id}-problem`} role="alert" className="mt-2 font-semibold text-rust">
-          {problem}
-        </p>
+      {read && 'odd' in read && read.odd ? (
+        <IsRight says={read.problem} onRight={() => setText(`${text.trim()}${STANDS_BY}`)} />
+      ) : (
+        problem && (
+          <p id={`${id}-problem`} role="alert" className="mt-2 font-semibold text-rust">
+            {problem}
+          </p>
+        )
       )}
       {judged &&
         ('refused' in judged ? (

@@ -87,7 +87,7 @@ describe('what closed jobs taught', () => {
       within(causes)
         .getAllByRole('listitem')
         .map((li) => li.textContent?.slice(0, 10)),
-    ).toEqual(['Chain dull', 'Coil faile']);
+    ).toEqual(['Cutting ed', 'Coil faile']);
     expect(screen.getByText('41 jobs; the trade’s word on a cause counts as 6 findings')).toBeTruthy();
     await userEvent.selectOptions(screen.getByLabelText(/^On/), 'household saw');
     expect(screen.getByText('12 jobs')).toBeTruthy();

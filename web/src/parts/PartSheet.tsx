@@ -8,6 +8,8 @@ import {
   type Source,
   type Stocked,
 } from '@rusty-wren/core/parts';
+import { figureIn } from '@rusty-wren/core/units';
+import { MOST_CENTS } from '@rusty-wren/core/worth';
 import { useState, type ReactElement } from 'react';
 import { useForm } from 'react-hook-form';
 import { v4 as uuid } from 'uuid';
@@ -54,15 +56,21 @@ interface Chosen {
 
 /** The part as typed, or one sentence on what cannot be. */
 function partIn(typed: Typed, chosen: Chosen, old: Part | null): { part: Part } | { problem: string } {
-  const number = (text: string): number => Number(text.trim().replace(',', '.'));
+  const bounds = { min: 0, max: MOST_CENTS / 100 };
+  const number = (text: string): number => {
+    const value = figureIn(text, bounds);
+    return typeof value === 'number' ? value : NaN;
+  };
   if (!typed.name.trim()) return { problem: 'Name: what is it called?' };
   for (const [label, text] of [
     ['Price', typed.price],
     ['What we pay', typed.cost],
     ['Least', typed.least],
   ] as const)
-    if (text.trim() && !Number.isFinite(number(text)))
-      return { problem: `${label}: "${text}" is not a number.` };
+    if (text.trim()) {
+      const value = figureIn(text, bounds);
+      if (typeof value !== 'number') return { problem: `${label}: ${value.problem}.` };
+    }
   if (!typed.price.trim()) return { problem: 'Price: what does the owner pay for it?' };
   const donor = typed.donorTag.trim() || typed.donorCondition.trim();
   const part = {

@@ -1,4 +1,6 @@
 import type { Source } from '@rusty-wren/core/parts';
+import { figureIn, wholeIn } from '@rusty-wren/core/units';
+import { MOST_CENTS, MOST_WAIT_DAYS } from '@rusty-wren/core/worth';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { useMoney } from '../ui/money';
@@ -16,14 +18,14 @@ export function SourcesPick({
   const [name, setName] = useState('');
   const [days, setDays] = useState('');
   const [cost, setCost] = useState('');
-  const [waitDays, cents] = [Number(days), Math.round(Number(cost.replace(',', '.')) * 100)];
-  const wrong =
-    !name.trim() ||
-    !days.trim() ||
-    !Number.isInteger(waitDays) ||
-    waitDays < 0 ||
-    !Number.isFinite(cents) ||
-    sources.some((s) => s.name === name.trim());
+  const waitDays = days.trim() ? wholeIn(days, { min: 0, max: MOST_WAIT_DAYS }) : null;
+  const price = cost.trim() ? figureIn(cost, { min: 0, max: MOST_CENTS / 100 }) : null;
+  const problem =
+    typeof waitDays === 'object' && waitDays
+      ? `Working days: ${waitDays.problem}.`
+      : typeof price === 'object' && price
+        ? `Its price there: ${price.problem}.`
+        : null;
   return (
     <Chips
       label="It comes from"
@@ -50,10 +52,28 @@ export function SourcesPick({
         inputMode="decimal"
         value={cost}
       />
+      {problem && (
+        <p role="alert" className="w-full font-semibold text-rust">
+          {problem}
+        </p>
+      )}
       <Button
-        disabled={wrong}
+        disabled={
+          !name.trim() ||
+          typeof waitDays !== 'number' ||
+          problem !== null ||
+          sources.some((s) => s.name === name.trim())
+        }
         onClick={() => {
-          onChange([...sources, { name: name.trim(), waitDays, ...(cost.trim() && { cost: cents }) }]);
+          if (typeof waitDays !== 'number') return;
+          onChange([
+            ...sources,
+            {
+              name: name.trim(),
+              waitDays,
+              ...(typeof price === 'number' && { cost: Math.round(price * 100) }),
+            },
+          ]);
           setName('');
           setDays('');
           setCost('');

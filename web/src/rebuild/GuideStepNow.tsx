@@ -156,7 +156,9 @@ const PartOn = ({ part, picture, log }: { part: PartId; picture: Picture; log: L
   <WithScrews of={{ part }} picture={picture}>
     {(left) => (
       <div className="mt-4">
-        <Main onClick={() => log.all([{ kind: 'put-back', body: { part } }, ...left])}>On</Main>
+        <Main onClick={() => log.all([{ kind: 'put-back', body: { part } }, ...left])}>
+          {part === 'tank-drained' ? 'Filled' : 'On'}
+        </Main>
       </div>
     )}
   </WithScrews>
@@ -181,7 +183,11 @@ function Plain({
   return (
     <section aria-label="Step">
       <StepHead eyebrow={eyebrow} title={step.title} />
-      {step.how && <p className="mt-2 max-w-[52ch] text-xl leading-snug">{step.how}</p>}
+      {step.how && (
+        <p className="mt-2 max-w-[52ch] text-xl leading-snug">
+          {step.asks.kind === 'loose' ? `It sat: ${step.how}.` : step.how}
+        </p>
+      )}
       <Caution says={step.caution} />
       {children}
     </section>
@@ -223,34 +229,44 @@ function OrderStep({ rebuild, atBench, log, eyebrow }: AtStep): ReactElement {
 /** A check made on the way, with the instrument it has on the bench. */
 export function CheckHere({
   check,
+  step,
   atBench,
   log,
   eyebrow,
   onLogged = () => undefined,
 }: {
   check: CheckId;
+  step?: Pick<GuideStep, 'noted'>;
   atBench: JobAtBench;
   log: Log;
   eyebrow: string;
   onLogged?: () => void;
 }): ReactElement {
   const { picture, diagnosis } = atBench;
+  const noted = step?.noted;
   return (
-    <NextCheck
-      key={`${check} ${picture.findings.find((f) => f.check === check)?.entryId ?? ''}`}
-      checkId={check}
-      next={undefined}
-      suspects={diagnosis.suspects}
-      says={eyebrow}
-      instead={undefined}
-      off={partsOff(picture)}
-      skipped={[]}
-      atBench={atBench}
-      log={log}
-      measuring={false}
-      onMeasuring={() => undefined}
-      onLogged={onLogged}
-      onPick={() => undefined}
-    />
+    <>
+      {noted && (
+        <p role="status" className="mb-4 max-w-[52ch] border-l-4 border-ochre pl-3 text-xl leading-snug">
+          <strong>Noted: {noted.label}.</strong> {noted.then}
+        </p>
+      )}
+      <NextCheck
+        key={`${check} ${picture.findings.find((f) => f.check === check)?.entryId ?? ''}`}
+        checkId={check}
+        next={undefined}
+        suspects={diagnosis.suspects}
+        says={eyebrow}
+        instead={undefined}
+        off={partsOff(picture)}
+        skipped={[]}
+        atBench={atBench}
+        log={log}
+        measuring={false}
+        onMeasuring={() => undefined}
+        onLogged={onLogged}
+        onPick={() => undefined}
+      />
+    </>
   );
 }

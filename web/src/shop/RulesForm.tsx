@@ -1,5 +1,6 @@
 import { clearMessage, rulesSchema } from '@rusty-wren/contract';
 import { RULE_FIELDS, type ShopRules } from '@rusty-wren/core/worth';
+import { figureIn } from '@rusty-wren/core/units';
 import { useState, type ReactElement } from 'react';
 import { useForm } from 'react-hook-form';
 import { LeadSets } from '../hands/LeadSets';
@@ -29,14 +30,10 @@ const typedOf = (rules: ShopRules): Typed => ({
 function rulesIn(typed: Typed): { rules: ShopRules } | { problem: string } {
   const figures: Record<string, number> = {};
   for (const { name, label, unit, min, max } of RULE_FIELDS) {
-    const value = Number(typed[name].trim().replace(',', '.'));
     const part = PARTS[unit] ?? 1;
-    if (!typed[name].trim() || !Number.isFinite(value))
-      return { problem: `${label}: "${typed[name]}" is not a number.` };
-    const kept = Math.round(value * part);
-    if (kept < min || kept > max)
-      return { problem: `${label}: ${value} is outside ${min / part} to ${max / part}.` };
-    figures[name] = kept;
+    const value = figureIn(typed[name], { min: min / part, max: max / part });
+    if (typeof value !== 'number') return { problem: `${label}: ${value.problem}.` };
+    figures[name] = Math.round(value * part);
   }
   const rules = {
     ...figures,

@@ -9,6 +9,7 @@ import {
   type SpecPair,
   type SpecSingle,
 } from '@rusty-wren/core/machine';
+import { readNumber } from '@rusty-wren/core/units';
 import { useState, type ReactElement } from 'react';
 import { useForm, type UseFormRegisterReturn } from 'react-hook-form';
 import { LeadSets } from '../hands/LeadSets';
@@ -33,8 +34,13 @@ const typedOf = ({ figures, source = '' }: SpecCard): Typed => ({
   source,
 });
 
-/** A decimal comma is a decimal point. */
-const TYPED = { setValueAs: (text: unknown) => String(text).trim().replace(',', '.') };
+/** A figure as it was typed, read as everywhere; what is none is left for the form to name. */
+const typedAs = (bounds: { min: number; max: number }) => ({
+  setValueAs: (text: unknown) => {
+    const read = readNumber(String(text), bounds);
+    return 'value' in read ? String(read.value) : String(text).trim();
+  },
+});
 
 /** One model's card: what is typed is the maker's; where nothing is, the class's figure stands beside the name. */
 export function SpecForm({
@@ -77,17 +83,17 @@ export function SpecForm({
       <LeadSets>
         <p className="text-lg text-soft">Empty: as the {usual.sources.mix}</p>
         <div className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-4 gap-y-4">
-          {SPEC_SINGLES.map(({ name, label, unit }) =>
+          {SPEC_SINGLES.map(({ name, label, unit, min, max }) =>
             field(
               `${label}, ${unit}`,
               classSays((usual as SpecFigures)[name]),
               errors.figures?.[name]?.message,
-              register(`figures.${name}`, TYPED),
+              register(`figures.${name}`, typedAs({ min, max })),
             ),
           )}
         </div>
         <div className="mt-4 grid gap-x-8 gap-y-4 sm:grid-cols-2">
-          {SPEC_PAIRS.map(({ name, label, unit }) => (
+          {SPEC_PAIRS.map(({ name, label, unit, min, max }) => (
             <fieldset key={name} className="flex flex-wrap items-start gap-2">
               {field(
                 `${label}, ${unit}, from`,
@@ -95,9 +101,14 @@ export function SpecForm({
                 errors.figures?.[name]?.[0]?.message ??
                   errors.figures?.[name]?.[1]?.message ??
                   errors.figures?.[name]?.root?.message,
-                register(`figures.${name}.0`, TYPED),
+                register(`figures.${name}.0`, typedAs({ min, max })),
               )}
-              {field('to', classSays(usual[name][1]), undefined, register(`figures.${name}.1`, TYPED))}
+              {field(
+                'to',
+                classSays(usual[name][1]),
+                undefined,
+                register(`figures.${name}.1`, typedAs({ min, max })),
+              )}
             </fieldset>
           ))}
         </div>

@@ -20,10 +20,9 @@ function standsAt(screw: Screw, ledger: Ledger): string {
   return eighths === 0 ? 'as found' : `${eighths > 0 ? '+' : '−'}${formatTurns(Math.abs(eighths) / 8)}`;
 }
 
-const speed = (line: LedgerLine, when: 'heardBefore' | 'heardAfter'): number | null => {
-  const blip = line[when];
-  const heard = line.screw === 'H' ? blip?.full?.mean : blip?.idle?.mean;
-  return heard === undefined ? null : Math.round(heard / 10) * 10;
+const speed = (line: LedgerLine, when: 'speedBefore' | 'speedAfter'): number | null => {
+  const rpm = line[when][line.screw === 'H' ? 'full' : 'idle'];
+  return rpm === null ? null : Math.round(rpm / 10) * 10;
 };
 
 /** The screws: where they stand, every move since check-in with the speed before and after, and the way back. */
@@ -82,7 +81,7 @@ export function ScrewLedger({
       </ul>
       <ol aria-label="Moves" className="mt-2 max-h-96 overflow-y-auto">
         {ledger.lines.toReversed().map((line) => {
-          const [before, after] = [speed(line, 'heardBefore'), speed(line, 'heardAfter')];
+          const [before, after] = [speed(line, 'speedBefore'), speed(line, 'speedAfter')];
           return (
             <li
               key={line.ref}

@@ -29,7 +29,9 @@ import { ScrewLedger } from './ScrewLedger';
 import { ScrewMap } from './ScrewMap';
 import { SeenPick } from './SeenPick';
 import { standingTrial, TrialStep } from './Trial';
+import { Tachometer } from './Tachometer';
 import { WorkedElsewhere } from './WorkedElsewhere';
+import { useDraft } from '../ui/useDraft';
 
 const SpeedChart = lazy(() => import('./SpeedChart').then((m) => ({ default: m.SpeedChart })));
 
@@ -44,7 +46,8 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
   const log = useLog(job.id);
   const navigate = useNavigate();
   const [seen, setSeen] = useState<readonly Seen[]>([]);
-  const [passed, setPassed] = useState(false);
+  // Asked once a job: what was passed knowingly is not asked again after every look elsewhere.
+  const [passed, setPassed] = useDraft(`${job.id} tuned all the same`, () => false);
   const [kept, setKept] = useState<Heard | null>(null);
   const standInName = job.machine.serial ?? `${job.machine.maker} ${job.machine.model}`;
 
@@ -152,6 +155,7 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
                 urge={advice.kind === 'listen'}
               />
             </div>
+            <Tachometer machine={machine} jobId={job.id} log={log} />
             {(track.length > 0 || live) && (
               <div className="mt-4">
                 {!live && last && <BlipFigures blip={last.blip} machine={machine} />}

@@ -1,3 +1,4 @@
+import { figureIn } from '@rusty-wren/core/units';
 import { FigureInput } from './FigureInput';
 import { useId, useState, type ReactElement } from 'react';
 
@@ -6,12 +7,9 @@ export function numberIn(
   text: string,
   { label, min, max }: { label: string; min: number; max: number },
 ): { value: number | null } | { problem: string } {
-  const trimmed = text.trim().replace(',', '.');
-  if (!trimmed) return { value: null };
-  const value = Number(trimmed);
-  if (!Number.isFinite(value)) return { problem: `${label}: "${text.trim()}" is not a number.` };
-  if (value < min || value > max) return { problem: `${label}: ${value} is outside ${min} to ${max}.` };
-  return { value };
+  if (!text.trim()) return { value: null };
+  const value = figureIn(text, { min, max });
+  return typeof value === 'number' ? { value } : { problem: `${label}: ${value.problem}.` };
 }
 
 /** A number to type: large, with its unit in the label. What cannot be is said and not passed on. */
@@ -49,7 +47,8 @@ export function NumberField({
           setText(e.target.value);
           const read = numberIn(e.target.value, { label, min, max });
           setProblem('problem' in read ? read.problem : null);
-          if ('value' in read) onChange(read.value);
+          // What cannot be read is no figure: the one before it must not go on counting unseen.
+          onChange('value' in read ? read.value : null);
         }}
       />
       {problem && (

@@ -2,20 +2,26 @@ import { CAUTIONS } from '@rusty-wren/core/knowledge';
 import type { Picture, ProofStep } from '@rusty-wren/core/log';
 import { format } from 'date-fns';
 import { Check, Circle, TriangleAlert } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
+import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import type { Log } from '../../job/useLog';
 import { Button, BUTTON_LOOKS } from '../../ui/Button';
+import { useDraft } from '../../ui/useDraft';
 import { useNow } from '../../ui/useNow';
 import { StepHead } from './StepHead';
 
+/** A minute that was begun so long ago was forgotten. */
+const FORGOTTEN_MS = 10 * 60_000;
+
 /** One step of the proof: said with a tap, timed for a minute, or made at the starting drill. */
 function ProveIt({
+  jobId,
   step,
   log,
   start,
   first,
 }: {
+  jobId: string;
   step: ProofStep;
   log: Log;
   start: string;
@@ -24,7 +30,12 @@ function ProveIt({
 }): ReactElement {
   const { by } = step;
   const look = first ? 'rust' : 'plain';
-  const [timing, setTiming] = useState<number | null>(null);
+  // Kept while another screen is looked at: a minute goes on by itself.
+  const [timed, setTiming, dropTiming] = useDraft<number | null>(
+    by.kind === 'proved' ? `${jobId} ${by.step} timed` : undefined,
+    () => null,
+  );
+  const timing = timed !== null && Date.now() - timed < FORGOTTEN_MS ? timed : null;
   const now = useNow(timing !== null || (by.kind === 'start' && step.notBefore !== undefined), Date.now);
   if (by.kind === 'start') {
     const wait = step.notBefore && Date.parse(step.notBefore) > now ? step.notBefore : null;
@@ -55,10 +66,12 @@ function ProveIt({
       </span>
     );
   }
-  const proved = (): void =>
+  const proved = (): void => {
+    dropTiming();
     void (by.kind === 'finding'
       ? log('finding', { check: by.check, result: by.wants, sureness: 'sure' })
       : log('proved', { step: by.step }));
+  };
   if (by.kind === 'proved' && by.step === 'idle-minute') {
     const left = timing === null ? null : Math.min(60, Math.ceil(60 - (now - timing) / 1000));
     if (left === null || left > 0)
@@ -128,14 +141,14 @@ export function ProveStep({
               {step.label}
             </span>
             {!step.done && isUp(step, picture.proof) && (
-              <ProveIt step={step} log={log} start={start} first={step.id === first} />
+              <ProveIt jobId={jobId} step={step} log={log} start={start} first={step.id === first} />
             )}
           </li>
         ))}
       </ul>
       {touched && (
         <p className="mt-3 text-lg font-semibold text-ochre">
-          Any turn of a screw or repair begins this anew.
+          Work begins anew what it touches; a turn of a screw, all of it.
         </p>
       )}
       <Button look="quiet" className="mt-2 !px-0" onClick={onClose}>

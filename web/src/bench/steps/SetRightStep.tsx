@@ -1,14 +1,8 @@
 import { causeOf, checkOf } from '@rusty-wren/core/knowledge';
-import { entryWords, type Noted, type Picture, type SetRight } from '@rusty-wren/core/log';
+import { entryWords, saidSetRight, type Picture, type SetRight } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import type { Log } from '../../job/useLog';
 import { BIG_BUTTON, StepHead } from './StepHead';
-
-/** What says that it was set right: a repair done before the look that found it sound, or a safety fault put right. */
-const setRight = ({ cause, right }: SetRight): Noted =>
-  cause === null
-    ? { kind: 'answered', body: { safety: 'put-right' } }
-    : { kind: 'repair', body: { cause, outcome: 'untried', before: right } };
 
 /** Seen wrong and then right: whoever did it says whether a hand was on it, or the first look was wrong. Asked once. */
 export function SetRightStep({
@@ -36,7 +30,7 @@ export function SetRightStep({
         <button
           type="button"
           className={`${BIG_BUTTON} min-w-40 px-6`}
-          onClick={() => log.all([setRight(what)])}
+          onClick={() => log.all(saidSetRight(what))}
         >
           It was set right
         </button>

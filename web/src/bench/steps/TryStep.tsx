@@ -1,5 +1,5 @@
-import { behaviourOf, causesPutRight, CAUTIONS, OUTCOMES, type CauseId } from '@rusty-wren/core/knowledge';
-import { nameOfMend } from '@rusty-wren/core/log';
+import { behaviourOf, CAUTIONS, OUTCOMES, type CauseId } from '@rusty-wren/core/knowledge';
+import { nameOfMend, saidOfWork, workToTry } from '@rusty-wren/core/log';
 import { TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
 import type { JobAtBench } from '../../job/useJob';
@@ -18,10 +18,7 @@ export function TryStep({
   causes: readonly CauseId[];
   log: Log;
 }): ReactElement {
-  const done = picture.repairs.flatMap((r) => (r.outcome === 'untried' && 'cause' in r ? [r] : []));
-  const tried = done
-    .filter((r) => causesPutRight(r.cause, r.remedy).some((c) => causes.includes(c)))
-    .map(({ cause, remedy }) => ({ cause, ...(remedy && { remedy }) }));
+  const tried = workToTry(picture, causes);
   return (
     <section aria-label="Try it">
       <StepHead eyebrow="Put right, not tried" title="Does it still do it?" />
@@ -34,13 +31,7 @@ export function TryStep({
       <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
         <TriangleAlert className="shrink-0" aria-hidden /> {CAUTIONS.running}
       </p>
-      <Outcomes
-        outcomes={OUTCOMES}
-        onPick={(outcome) =>
-          // One outcome for each piece of work that was done, not for each fault that it may have put right.
-          log.all(tried.map((what) => ({ kind: 'repair', body: { ...what, outcome } }) as const))
-        }
-      />
+      <Outcomes outcomes={OUTCOMES} onPick={(outcome) => log.all(saidOfWork(tried, outcome))} />
     </section>
   );
 }

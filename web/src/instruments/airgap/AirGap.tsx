@@ -1,13 +1,14 @@
 import { cardThickness, LEG_SPACING_MM, moveWords, readLegs, SETTING_STEPS } from '@rusty-wren/core/airgap';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { figuresOf } from '@rusty-wren/core/machine';
-import { judgeReading, type Reading } from '@rusty-wren/core/reading';
+import { judgeReading, questionOf, type Reading } from '@rusty-wren/core/reading';
 import { mmToThou, thouToMm } from '@rusty-wren/core/units';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { useDraft } from '../../ui/useDraft';
 import { OneOf } from '../../ui/OneOf';
+import { IsRight } from '../IsRight';
 import { LegsDrawing } from './LegsDrawing';
 
 const MEASURES = ['mm', 'thou', 'cards'] as const;
@@ -49,6 +50,7 @@ export function AirGap({
   const [spacing, setSpacing] = useState<number | null>(null);
   const [contact, setContact] = useState<(typeof CONTACT)[number]['id']>('unheard');
   const [setting, setSetting] = useState(false);
+  const [right, setRight] = useState(false);
   const toMm = (value: number | null): number | null => {
     if (value === null) return null;
     if (measure === 'thou') return Math.round(thouToMm(value) * 1000) / 1000;
@@ -62,8 +64,11 @@ export function AirGap({
   const both = top !== null && bottom !== null;
   const reading: Reading = {
     mm: [top, bottom].filter((mm) => mm !== null),
+    ...(measure === 'thou' && { in: 'thou' as const }),
+    ...(right && { confirmed: true }),
     ...(contact !== 'unheard' && { contact }),
   };
+  const question = questionOf('coil-gap', reading);
   const judged = reading.mm?.length ? judgeReading('coil-gap', reading, machine) : null;
   const result = judged && 'result' in judged ? judged.result : null;
   const legs = both ? readLegs(top, bottom, gapMm, spacing ?? LEG_SPACING_MM) : null;
@@ -109,6 +114,7 @@ export function AirGap({
             max={most}
             onChange={(value) => {
               onStart?.();
+              setRight(false);
               setTyped({ ...typed, [leg]: value });
             }}
           />
@@ -122,6 +128,7 @@ export function AirGap({
           onChange={setSpacing}
         />
       </div>
+      {question && <IsRight says={question} onRight={() => setRight(true)} />}
       <div className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 text-lg font-semibold">
         Turned once by hand
         <OneOf label="Turned once by hand" options={CONTACT} value={contact} onChange={setContact} />

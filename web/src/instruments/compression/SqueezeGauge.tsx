@@ -14,6 +14,7 @@ import { useDraft } from '../../ui/useDraft';
 import { NumberField } from '../../ui/NumberField';
 import { OneOf } from '../../ui/OneOf';
 import { FromGauge } from '../feed/FromGauge';
+import { IsRight, STANDS_BY } from '../IsRight';
 import { GaugeSettings } from './GaugeSettings';
 import { PullsDrawing } from './PullsDrawing';
 import { SqueezeStrip } from './SqueezeStrip';
@@ -70,11 +71,14 @@ export function SqueezeGauge({
   const id = useId();
   const read = text.trim() ? readShorthand(`compression-gauge ${text}`) : null;
   const entry = read?.ok ? read.entries[0] : undefined;
-  const psi = entry?.kind === 'finding' ? entry.body.reading?.psi : undefined;
+  const written = entry?.kind === 'finding' ? entry.body.reading : undefined;
+  const psi = written?.psi;
   const wet = check === 'compression-wet';
   const reading: Reading | null = psi
     ? {
         psi,
+        ...(written?.in && { in: written.in }),
+        ...(written?.confirmed && { confirmed: true }),
         ...setting,
         ...gauge,
         ...(wet && dry !== null && { dryPsi: dry }),
@@ -138,8 +142,11 @@ export function SqueezeGauge({
           </Button>
         )}
       </div>
+      {read && !read.ok && read.odd && (
+        <IsRight says={read.says} onRight={() => setText(`${text.trim()}${STANDS_BY}`)} />
+      )}
       <p id={`${id}-problem`} role="alert" className="font-semibold text-rust">
-        {problem}
+        {read && !read.ok && read.odd ? null : problem}
       </p>
       <div aria-live="polite">
         {judged && 'refused' in judged && (

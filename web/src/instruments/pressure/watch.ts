@@ -1,5 +1,5 @@
 import type { PressureCheck, Trace } from '@rusty-wren/core/pressure';
-import type { PressureUnit } from '@rusty-wren/core/units';
+import { figureIn, type PressureUnit } from '@rusty-wren/core/units';
 
 /** A watch as it is being made: nothing is fitted here. */
 export interface Watch {
@@ -27,12 +27,10 @@ export function withReading(watch: Watch, gauge: number, nowMs: number): Watch {
 
 /** What a typed gauge figure is, or why it is none. A decimal comma is a decimal point. */
 export function gaugeIn(text: string): { gauge: number } | { problem: string } {
-  const trimmed = text.trim().replace(',', '.');
-  if (!trimmed) return { problem: 'Gauge: nothing is written.' };
-  const gauge = Number(trimmed);
-  if (!Number.isFinite(gauge)) return { problem: `Gauge: "${text.trim()}" is not a number.` };
+  if (!text.trim()) return { problem: 'Gauge: nothing is written.' };
+  const gauge = figureIn(text, { min: -2000, max: 2000 });
+  if (typeof gauge !== 'number') return { problem: `Gauge: ${gauge.problem}.` };
   if (gauge < 0) return { problem: 'Gauge: write a vacuum as a plain figure, without the minus.' };
-  if (gauge > 2000) return { problem: `Gauge: ${gauge} cannot be right.` };
   return { gauge };
 }
 

@@ -1,0 +1,29 @@
+import { causesPutRight, type CauseId, type RepairOutcome } from '../knowledge';
+import type { Noted } from './entry';
+import type { Picture, SetRight } from './picture';
+import type { ToMend } from './picture';
+
+/** What is noted when somebody says that what was wrong was set right before it was seen sound. */
+export const saidSetRight = ({ cause, right }: SetRight): Noted[] =>
+  cause === null
+    ? [{ kind: 'answered', body: { safety: 'put-right' } }]
+    : [{ kind: 'repair', body: { cause, outcome: 'untried', before: right } }];
+
+/** The pieces of work that are tried together: those not tried yet that may have put one of these causes right. */
+export const workToTry = (
+  { repairs }: Pick<Picture, 'repairs'>,
+  causes: readonly CauseId[],
+): Extract<ToMend, { cause: CauseId }>[] =>
+  repairs.flatMap((r) =>
+    r.outcome === 'untried' &&
+    'cause' in r &&
+    causesPutRight(r.cause, r.remedy).some((c) => causes.includes(c))
+      ? [{ cause: r.cause, ...(r.remedy && { remedy: r.remedy }) }]
+      : [],
+  );
+
+/** How it turned out, told of each piece of work: one outcome for a kit, whatever it may have mended. */
+export const saidOfWork = (
+  work: readonly Extract<ToMend, { cause: CauseId }>[],
+  outcome: RepairOutcome,
+): Noted[] => work.map((what) => ({ kind: 'repair', body: { ...what, outcome } }));

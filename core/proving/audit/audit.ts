@@ -1,0 +1,88 @@
+import { chanceFrom } from '../../chance';
+import type { CauseId } from '../../knowledge';
+import { caseOf, makeEntry, type Entry, type Noted } from '../../log';
+import { drawMachine } from '../generate';
+import { breachesIn, standOf } from './breaches';
+import { handsFrom, nextAct, type Truth } from './technician';
+import { PROGRAM, tell, type Program } from './telling';
+
+/** Something the program said that its log does not, with the machine it was said of. */
+export interface Breach {
+  seed: number;
+  /** The how manieth act. */
+  act: number;
+  says: string;
+  /** What was done until then. */
+  acts: readonly string[];
+}
+
+/** Longer than this nobody works on one machine. */
+const MOST_ACTS = 110;
+const UNSAFE = ['chain catcher broken', 'blade guard missing', 'brake handle cracked'] as const;
+const T0 = Date.parse('2026-05-04T08:00:00.000Z');
+
+/** One made-up technician on one drawn machine, from check-in to the closed job: what was told wrongly on the way, each kind once. */
+export function auditOne(seed: number, program: Program = PROGRAM): Breach[] {
+  const chance = chanceFrom(seed);
+  const known = drawMachine(chance);
+  const hands = handsFrom(chance);
+  const truth: Truth = {
+    known,
+    left: new Set<CauseId>(known.faults),
+    unsafe: chance() < 0.35 ? UNSAFE[Math.floor(chance() * UNSAFE.length)]! : null,
+  };
+  const entries: Entry[] = [];
+  const acts: string[] = [];
+  const breaches: Breach[] = [];
+  // A quarter of an hour between acts, so that an engine is cold again in a night.
+  let minutes = 0;
+  const note = (noted: Noted, strikes?: string): void => {
+    const n = entries.length;
+    const notedAt = new Date(T0 + minutes * 60_000).toISOString();
+    const made = makeEntry(noted, { id: `s${seed}e${n}`, notedAt, ...(strikes && { strikes }) });
+    entries.push({ ...made, seq: n + 1 } as Entry);
+  };
+  const found = (says: string): void => {
+    const kind = says.replace(/[€\d.,]+/g, '#');
+    if (!breaches.some((b) => b.says.replace(/[€\d.,]+/g, '#') === kind))
+      breaches.push({ seed, act: acts.length, says, acts: [...acts] });
+  };
+  for (const complaint of known.complaints) note({ kind: 'complaint', body: { complaint } });
+  let told = tell(program, entries, known.machine);
+  for (let n = 0; n < MOST_ACTS; n++) {
+    const act = nextAct(program, chance, hands, truth, told, n);
+    if (act.noted.length === 0) {
+      found(`d: nothing leads on from ${told.phase.kind}`);
+      break;
+    }
+    minutes += act.says.startsWith('proved cold') || told.phase.kind === 'prove' ? 240 : 15;
+    const before = standOf(told);
+    const from = entries.length;
+    for (const noted of act.noted) note(noted, act.strikes);
+    acts.push(act.says);
+    told = tell(program, entries, known.machine);
+    for (const says of breachesIn(told, entries, known.machine)) found(says);
+    // Taken back, everything is as it was before.
+    const taken = [...entries];
+    for (const e of entries.slice(from))
+      taken.push({
+        ...makeEntry(
+          { kind: 'strike', body: { reason: 'Taken back' } },
+          { id: `${e.id}x`, notedAt: e.notedAt, strikes: e.id },
+        ),
+        seq: taken.length + 1,
+      } as Entry);
+    const { plan, phase, ...still } = told;
+    const undone = standOf({ ...still, plan, phase, ...readBack(program, taken, known.machine) });
+    if (undone !== before) found(`f: taking back "${act.says}" does not bring back what was told before`);
+    if (told.picture.stage === 'closed') return breaches;
+  }
+  found('d: the job was never closed');
+  return breaches;
+}
+
+/** What a log says after something was taken back, the plan apart. */
+function readBack(program: Program, entries: readonly Entry[], machine: Parameters<typeof tell>[2]) {
+  const picture = program.read(entries, machine);
+  return { picture, account: program.account(picture, caseOf(picture)) };
+}

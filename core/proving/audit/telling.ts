@@ -1,0 +1,112 @@
+import { accountOf, type Account } from '../../account';
+import { glance, type Case, type Glance } from '../../diagnosis';
+import { CHOICE_NAMES, type CauseId } from '../../knowledge';
+import {
+  caseOf,
+  phaseOf,
+  readJob,
+  saidOfWork,
+  workToTry,
+  type Block,
+  type Entry,
+  type Noted,
+  type PaperKind,
+  type Phase,
+  type Picture,
+} from '../../log';
+import type { MachineFacts } from '../../machine';
+import { cardOf, reportOf, workDoneOf, type PaperOf } from '../../paper';
+import { askedOf, likelyNow, moneyWords, priceSaid, USUAL_RULES, worthOf, type Worth } from '../../worth';
+import type { RepairOutcome } from '../../knowledge';
+
+/** Everything the program tells of a job at one moment: what its screens, prices and papers say. */
+export interface Told {
+  picture: Picture;
+  benchCase: Case;
+  account: Account;
+  plan: Pick<Glance, 'next' | 'stop'>;
+  phase: Phase;
+  worth: Worth;
+  /** What stands large on the choices' screen beside the best of them, and what stands in each column. */
+  headline: string;
+  columns: ReadonlyMap<string, string>;
+  papers: Readonly<Record<Exclude<PaperKind, 'tag'>, readonly Block[]>>;
+}
+
+/** How the program tells: the parts of it that an audit may put an old fault into. */
+export interface Program {
+  read: (entries: readonly Entry[], machine: MachineFacts) => Picture;
+  account: (picture: Picture, c: Case) => Account;
+  plan: (c: Case) => Pick<Glance, 'next' | 'stop'>;
+  phase: (picture: Picture, plan: Pick<Glance, 'next' | 'stop'>) => Phase;
+  worth: (picture: Picture, account: Account, c: Case, machine: MachineFacts) => Worth;
+  headline: (worth: Worth) => string;
+  report: (at: PaperOf, worth: Worth) => Block[];
+  workDone: (at: PaperOf) => Block[];
+  card: (at: PaperOf) => Block[];
+  /** What is noted when work that was not tried is told of. */
+  tried: (picture: Picture, causes: readonly CauseId[], outcome: RepairOutcome) => Noted[];
+}
+
+export const money = moneyWords('EUR');
+
+/** The program as it is. */
+export const PROGRAM: Program = {
+  read: readJob,
+  account: accountOf,
+  plan: glance,
+  phase: phaseOf,
+  worth: (picture, account, c, machine) =>
+    worthOf({
+      ...askedOf(picture, machine, { rules: USUAL_RULES, book: [] }),
+      likely: likelyNow(account, c),
+    }),
+  headline: (worth) => {
+    const best = worth.choices.find((o) => o.id === worth.best);
+    return best ? priceSaid(best.price, money) : '';
+  },
+  report: (at, worth) => reportOf(at, worth, []),
+  workDone: workDoneOf,
+  card: cardOf,
+  tried: (picture, causes, outcome) => saidOfWork(workToTry(picture, causes), outcome),
+};
+
+const NO_PLAN: Pick<Glance, 'next' | 'stop'> = { next: [], stop: null };
+
+/** What the program tells of a log. The plan is asked for only while it is being looked for: nothing else reads it. */
+export function tell(program: Program, entries: readonly Entry[], machine: MachineFacts): Told {
+  const picture = program.read(entries, machine);
+  const benchCase = caseOf(picture);
+  const account = program.account(picture, benchCase);
+  const looking =
+    picture.stage !== 'closed' &&
+    !picture.cured &&
+    picture.setRight.length === 0 &&
+    !picture.settled.some((s) => s.outcome === null);
+  const plan = looking ? program.plan(benchCase) : NO_PLAN;
+  const worth = program.worth(picture, account, benchCase, machine);
+  const at: PaperOf = {
+    picture,
+    account,
+    tag: 7,
+    owner: 'Odile Farrant',
+    machine: 'a machine',
+    foot: '',
+    money: money.said,
+  };
+  return {
+    picture,
+    benchCase,
+    account,
+    plan,
+    phase: program.phase(picture, plan),
+    worth,
+    headline: program.headline(worth),
+    columns: new Map(worth.choices.map((c) => [CHOICE_NAMES[c.id], priceSaid(c.price, money)])),
+    papers: {
+      report: program.report(at, worth),
+      'work-done': program.workDone(at),
+      card: program.card(at),
+    },
+  };
+}
