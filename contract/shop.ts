@@ -30,6 +30,9 @@ export const rulesSchema = Joi.object({
     .messages({ 'string.pattern.base': '{{#label}} is three capital letters' }),
   feeCredited: Joi.boolean().required(),
   foot: Joi.string().trim().allow('').max(1000).required(),
+  // Rules kept by an older program have neither.
+  shopName: Joi.string().trim().allow('').max(80).default(''),
+  shopPhone: Joi.string().trim().allow('').max(40).default(''),
 }).required();
 
 /** What a line of the price book is for. */

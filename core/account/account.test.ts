@@ -26,6 +26,7 @@ const job = (...noted: readonly Noted[]) => {
     owner: 'Odile Farrant',
     machine: 'a hedge trimmer',
     foot: '',
+    shop: '',
     money: (cents) => `€${cents / 100}`,
   };
   return {

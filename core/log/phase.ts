@@ -18,7 +18,7 @@ export type Phase =
   /** Settled: mend it, and say how that turned out. */
   | { kind: 'repair'; settled: Settled }
   /** What was found accounts for it, and is left as it is or up to the owner. */
-  | { kind: 'left'; causes: readonly CauseId[] }
+  | { kind: 'left'; causes: readonly CauseId[]; because?: 'told' | 'decided' }
   | { kind: 'behind'; cause: CauseId; open: readonly CauseId[] }
   /** Mended, but in pieces. */
   | { kind: 'together'; off: readonly OffItem[] }
@@ -95,6 +95,7 @@ function lookingFor(picture: Picture, { next, stop }: Pick<Diagnosis, 'next' | '
   if (picture.decision && NOT_MENDED.has(picture.decision.choice))
     return {
       kind: 'left',
+      because: 'decided',
       causes: picture.found.filter((f) => f.state === 'standing').map((f) => f.cause),
     };
   if (stop?.why === 'try') {
@@ -105,7 +106,13 @@ function lookingFor(picture: Picture, { next, stop }: Pick<Diagnosis, 'next' | '
   if (stop) {
     const left = leftOf(picture);
     return actedOn(stop).every((id) => left.includes(id))
-      ? { kind: 'left', causes: left }
+      ? {
+          kind: 'left',
+          causes: left,
+          ...(picture.found.some((f) => left.includes(f.cause) && f.answer?.answer === 'told') && {
+            because: 'told',
+          }),
+        }
       : { kind: 'stop', stop };
   }
   const [best] = next;

@@ -54,6 +54,12 @@ export function doneSaid({ account }: { account: Account }): Said[] {
     const known = texts.get(one.text);
     texts.set(one.text, known ? said(one.text, ...new Set([...known.from, ...one.from])) : one);
   }
+  // A trial whose new part stays in puts right as well: no other work says so.
+  const worked = new Set(account.acts.flatMap((a) => a.credit.map((c) => c.cause)));
+  for (const { cause, state, from } of account.matters) {
+    const text = `${causeSaid(cause)} That was put right.`;
+    if (state === 'mended' && !worked.has(cause)) texts.set(text, said(text, ...from));
+  }
   for (const f of account.safety.mended) {
     const text = `For safety: ${f.words}. That was put right.`;
     texts.set(text, said(text, f.entryId, f.mendedBy));

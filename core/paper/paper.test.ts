@@ -51,6 +51,7 @@ const at = (picture: Picture): PaperOf => ({
   owner: 'Odile Farrant',
   machine: 'Brakken Fell 52, chainsaw',
   foot: 'An estimate binds for 30 days.',
+  shop: '',
   money: (cents) => `€${(cents / 100).toFixed(0)}`,
 });
 const report = (picture: Picture): Block[] => {

@@ -45,6 +45,10 @@ export function paperFor(kind: PaperKind, p: PaperFor): { title: string; blocks:
     owner,
     machine: `${[machine.maker, machine.model].filter(Boolean).join(' ')}, ${p.kindWords}`,
     foot: rules.foot,
+    shop: [rules.shopName, rules.shopPhone]
+      .map((s) => s.trim())
+      .filter(Boolean)
+      .join(', '),
     money: moneyWords(rules.currency).said,
   };
   const blocks = (): Block[] => {

@@ -18,8 +18,9 @@ export interface PaperOf {
   owner: string;
   /** "Brakken B45, chainsaw". */
   machine: string;
-  /** The shop's own words at the foot. */
+  /** The shop's own words at the foot, and who it is. */
   foot: string;
+  shop: string;
   /** How an amount of whole cents is written. */
   money: (cents: number) => string;
 }
@@ -191,7 +192,8 @@ export const photoBlocks = (picture: Picture): Block[] =>
     }));
 
 /** The line under everything that is given: the shop's own words, and whose word comes first. */
-export const footBlocks = ({ foot }: Pick<PaperOf, 'foot'>): Block[] => [
+export const footBlocks = ({ foot, shop }: Pick<PaperOf, 'foot' | 'shop'>): Block[] => [
+  ...(shop ? [{ is: 'text', ...said(`${shop}.`) } as const] : []),
   ...(foot.trim() ? [{ is: 'text', ...said(foot.trim()) } as const] : []),
   { is: 'text', ...said('The maker’s own instructions and local rules come before anything said here.') },
 ];

@@ -1,5 +1,5 @@
 import { checkOf, type CheckId } from '../knowledge';
-import type { Reading } from './reading';
+import type { Reading } from './shown';
 
 /** What such a machine may show at all, sound or not: beyond it a figure was rather misread or typed wrong. */
 const SHOWS: Partial<Record<CheckId, { low: number; high: number; unit: string; hint?: string }>> = {

@@ -2,9 +2,10 @@ import type { TalkAbout } from '../log';
 import { checksNamed, isName } from './tokens';
 import type { Choice } from './understood';
 
+const MYSELF = /\bI\b(?!$)/;
 /** People, days and the shop's errands: words that say nothing of a machine. */
 const PEOPLE =
-  /\b(he|she|him|her|his|hers|herself|himself|they|them|their|i|we|me|us|you|owner|customer|client|neighbou?r|brother|son|daughter|wife|husband|school|team|somebody|maker)\b/i;
+  /\b(he|she|him|her|his|hers|herself|himself|they|them|their|we|me|us|you|owner|customer|client|neighbou?r|brother|son|daughter|wife|husband|school|team|somebody|maker)\b/i;
 const DAYS =
   /\b(today|tomorrow|yesterday|tonight|weekend|(mon|tues|wednes|thurs|fri|satur|sun)day|lunch|noon|evening|morning|overnight|later|again|already|next time|last (time|year|week|month)|this (one|year|week))\b/i;
 const ERRANDS =
@@ -64,7 +65,12 @@ export function asNote(text: string): Choice {
 
 /** Whether a line is plainly talk, before anything else is read into it. */
 export const isTalk = (text: string): boolean =>
-  PEOPLE.test(text) || DAYS.test(text) || ERRANDS.test(text) || RING_SOMEBODY.test(text) || AWAY.test(text);
+  MYSELF.test(text) ||
+  PEOPLE.test(text) ||
+  DAYS.test(text) ||
+  ERRANDS.test(text) ||
+  RING_SOMEBODY.test(text) ||
+  AWAY.test(text);
 
 /** Whether a line that names no result still asks for one: a check's name with a word or a figure too few or too many. */
 export function asksForAResult(text: string): boolean {

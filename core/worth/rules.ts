@@ -24,6 +24,9 @@ export interface ShopRules {
   seasonsHard: number;
   /** The shop's own words at the foot of what it gives to owners: what an estimate binds it to is local law. */
   foot: string;
+  /** Who gives it, and where they are rung: on everything that is given. */
+  shopName: string;
+  shopPhone: string;
 }
 
 /** Ordinary figures to begin with. */
@@ -40,6 +43,8 @@ export const USUAL_RULES: ShopRules = {
   seasonsLight: 9,
   seasonsHard: 4,
   foot: '',
+  shopName: '',
+  shopPhone: '',
 };
 
 /** Between what each figure of the rules must lie, and what it is called. */

@@ -1,10 +1,10 @@
 import type { Chance } from '../../chance';
+import type { remedyOf } from '../../knowledge';
 import {
   CAUSE_IDS,
   causesPutRight,
   checkOf,
   CHECKS,
-  remedyOf,
   seenAs,
   toOpen,
   type CauseId,

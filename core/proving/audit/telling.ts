@@ -92,6 +92,7 @@ export function tell(program: Program, entries: readonly Entry[], machine: Machi
     owner: 'Odile Farrant',
     machine: 'a machine',
     foot: '',
+    shop: '',
     money: money.said,
   };
   return {

@@ -78,6 +78,26 @@ describe('the bench line', () => {
     expect(field()).toHaveProperty('value', '');
   });
 
+  it('offers a note first for what is plain talk, as what it is; Enter notes it', async () => {
+    const { noted } = atLine();
+    await type('promised for Friday');
+    expect(screen.getByRole('button', { name: /Note a promise/ })).toBeTruthy();
+    await type('{Enter}');
+    expect(noted()).toMatchObject([
+      { kind: 'note', body: { text: 'promised for Friday', about: 'promise' } },
+    ]);
+  });
+
+  it('asks about a figure no such machine shows, and logs it once somebody stands by it', async () => {
+    const { noted } = atLine();
+    await type('idle 12400{Enter}');
+    expect(noted()).toEqual([]);
+    await userEvent.click(screen.getByRole('button', { name: 'It is right' }));
+    expect(noted()).toMatchObject([
+      { kind: 'finding', body: { check: 'idle-speed', reading: { rpm: [12400], confirmed: true } } },
+    ]);
+  });
+
   it('takes L and H on lines of their own as one count, until a screw is turned', async () => {
     const counted = atLine('L 1 1/8');
     await type('H 1{Enter}');

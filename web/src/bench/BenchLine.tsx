@@ -32,6 +32,9 @@ function countedIn({ trail }: Pick<Picture, 'trail'>) {
   return count?.kind === 'finding' && !turned ? count.body.reading?.turns : undefined;
 }
 
+/** A word or two may be a check with a slip in it; a sentence is none. */
+const isSentence = (text: string): boolean => text.trim().split(/\s+/).length >= 3;
+
 /** Whether a line that is offered is a note. */
 const isNote = (line: string, at: Parameters<typeof readShorthand>[1]): boolean => {
   const read = readShorthand(line, at);
@@ -82,7 +85,7 @@ export function BenchLine({
     if (understood.ok) return take(text);
     // Nothing but a note was offered: that is what Enter says.
     const [only, ...more] = asked ?? [];
-    if (only && more.length === 0 && isNote(only.line, at)) return take(only.line);
+    if (only && more.length === 0 && isSentence(text) && isNote(only.line, at)) return take(only.line);
     setFailed(true);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
@@ -118,7 +121,7 @@ export function BenchLine({
                   className="flex min-h-11 items-center gap-2 rounded-md border-2 border-paper/50 px-3 font-semibold hover:border-paper"
                 >
                   {label}
-                  {n === 0 && (!asked || (choices.length === 1 && isNote(line, at))) && (
+                  {n === 0 && (!asked || (choices.length === 1 && isSentence(text) && isNote(line, at))) && (
                     <kbd className="hidden rounded bg-paper/20 px-1.5 font-sans text-sm lg:inline">
                       {asked ? 'Enter' : 'Tab'}
                     </kbd>

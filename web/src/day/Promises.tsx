@@ -7,7 +7,7 @@ import { askedWords } from '../rack/words';
 import { dayWords } from '../ui/words';
 import type { Known } from './known';
 import { momentOf } from './moment';
-import { chanceWords } from './words';
+import { chanceWords, whenWords } from './words';
 
 /** What would help a promise, in words, and what that does. */
 function helpWords(
@@ -81,7 +81,7 @@ export function Promises({
         </p>
       )}
       <ul className="text-lg leading-snug">
-        {shaky.map(({ job, chance, ninety }) => {
+        {shaky.map(({ job, chance, half, ninety }) => {
           const tag = known.tags.get(job);
           if (!tag) return null;
           const help = helpOf(tag);
@@ -100,6 +100,8 @@ export function Promises({
               <p className="text-soft">
                 {help && <strong className="text-ink">{help.does}</strong>}
                 {help && `${help.then ? `: ${help.then}` : ''}. `}
+                {/* A piece of it may be done in time, and the rest not: that is said. */}
+                {Number.isFinite(half) && `Ready by the plan: ${whenWords(half, known.zero)}. `}
                 {Number.isFinite(ninety) && `Safe on ${dayWords(momentOf(ninety, known.zero))}.`}
               </p>
             </li>

@@ -45,6 +45,8 @@ export function Given({
           Given {format(new Date(given.notedAt), 'd MMMM, HH:mm')}, {given.hash.slice(0, 8)}
         </p>
       </div>
+      {/* Before the paper, not under all of it: it is what one gives it for. */}
+      {given.paper === 'report' && <OwnerLink key={given.entryId} jobId={jobId} entryId={given.entryId} />}
       {changes && (
         <section
           aria-label="Otherwise than before"
@@ -67,7 +69,6 @@ export function Given({
         </section>
       )}
       <PaperView paper={given.paper} title={given.title} blocks={given.blocks} />
-      {given.paper === 'report' && <OwnerLink key={given.entryId} jobId={jobId} entryId={given.entryId} />}
     </div>
   );
 }

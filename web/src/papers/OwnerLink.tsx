@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import { Smartphone } from 'lucide-react';
+import { Copy, Smartphone } from 'lucide-react';
 import { QRCodeSVG } from 'qrcode.react';
 import { useState, type ReactElement } from 'react';
 import { problemWords, useCloseOwnerLinkMutation, useOpenOwnerLinkMutation } from '../api/api';
@@ -11,10 +11,20 @@ export function OwnerLink({ jobId, entryId }: { jobId: string; entryId: string }
   const [closeLink] = useCloseOwnerLinkMutation();
   const [link, setLink] = useState<{ url: string; expiresAt: string } | null>(null);
   const [told, setTold] = useState<string | null>(null);
+  const [copied, setCopied] = useState(false);
   const open = async (): Promise<void> => {
     const { data, error } = await openLink({ jobId, entryId });
     setTold(error ? problemWords(error) : null);
+    setCopied(false);
     if (data) setLink({ url: `${location.origin}/owner/${data.token}`, expiresAt: data.expiresAt });
+  };
+  const copy = async (url: string): Promise<void> => {
+    try {
+      await navigator.clipboard.writeText(url);
+      setCopied(true);
+    } catch {
+      setTold('This browser does not let the address be copied: mark it and copy it by hand.');
+    }
   };
   const withdraw = async (): Promise<void> => {
     const { error } = await closeLink({ jobId, entryId });
@@ -31,6 +41,9 @@ export function OwnerLink({ jobId, entryId }: { jobId: string; entryId: string }
               Answer on your phone, until {format(new Date(link.expiresAt), 'd MMMM')}:
             </p>
             <p className="break-all">{link.url}</p>
+            <Button className="mt-2 print:hidden" onClick={() => void copy(link.url)}>
+              <Copy size={20} aria-hidden /> {copied ? 'Copied' : 'Copy the address'}
+            </Button>
           </div>
         </div>
       )}

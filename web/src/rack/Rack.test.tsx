@@ -165,7 +165,7 @@ describe('what a tag says it asks for', () => {
         'Safety first: chain catcher broken',
       ],
       repair: [{ kind: 'repair', settled }, 'Mend: plug fouled'],
-      left: [{ kind: 'left', causes: ['plug-fouled'] }, 'Left: plug fouled'],
+      left: [{ kind: 'left', causes: ['plug-fouled'], because: 'told' }, 'The owner was told: plug fouled'],
       behind: [
         { kind: 'behind', cause: 'piston-heat-scored', open: ['intake-leak'] },
         'What caused it? Piston scored by heat',

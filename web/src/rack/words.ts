@@ -10,6 +10,9 @@ function mendWords(what: ToMend): string {
   return what.remedy ? remedyOf(what.remedy).does : `Mend: ${inSentence(causeOf(what.cause).name)}`;
 }
 
+/** Why nothing is done about what was found. */
+const LEFT_WORDS = { left: 'Left', told: 'The owner was told', decided: 'As the owner decided' } as const;
+
 /** What a job asks for now, in a few words: the same as its bench says at length. `now`: ISO 8601. */
 export function phaseWords({ phase, coldStart }: Pick<RackTag, 'phase' | 'coldStart'>, now: string): string {
   switch (phase?.kind) {
@@ -30,7 +33,7 @@ export function phaseWords({ phase, coldStart }: Pick<RackTag, 'phase' | 'coldSt
     case 'repair':
       return mendWords(phase.settled);
     case 'left':
-      return `Left: ${causesInWords(phase.causes)}`;
+      return `${LEFT_WORDS[phase.because ?? 'left']}${phase.causes.length > 0 ? `: ${causesInWords(phase.causes)}` : ''}`;
     case 'behind':
       return `What caused it? ${causeOf(phase.cause).name}`;
     case 'together':

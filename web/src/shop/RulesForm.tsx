@@ -11,6 +11,8 @@ type Typed = Record<(typeof RULE_FIELDS)[number]['name'], string> & {
   currency: string;
   feeCredited: boolean;
   foot: string;
+  shopName: string;
+  shopPhone: string;
 };
 
 /** How many of what is kept make one of what is typed: cents of an amount, thousandths of a per cent. */
@@ -24,6 +26,8 @@ const typedOf = (rules: ShopRules): Typed => ({
   currency: rules.currency,
   feeCredited: rules.feeCredited,
   foot: rules.foot,
+  shopName: rules.shopName,
+  shopPhone: rules.shopPhone,
 });
 
 /** The rules as typed, or one sentence on what cannot be. */
@@ -40,6 +44,8 @@ function rulesIn(typed: Typed): { rules: ShopRules } | { problem: string } {
     currency: typed.currency.trim().toUpperCase(),
     feeCredited: typed.feeCredited,
     foot: typed.foot.trim(),
+    shopName: typed.shopName.trim(),
+    shopPhone: typed.shopPhone.trim(),
   } as ShopRules;
   const { error } = rulesSchema.validate(rules);
   return error ? { problem: `${clearMessage(error)}.` } : { rules };
@@ -79,6 +85,22 @@ export function RulesForm({
           <input type="checkbox" className="size-6 accent-ink" {...register('feeCredited')} />
           The fee is taken off once it is mended
         </label>
+        <div className="mt-4 flex flex-wrap gap-4">
+          <FigureInput
+            id="rule-shop-name"
+            label="The shop’s name, on papers"
+            inputMode="text"
+            wide
+            {...register('shopName')}
+          />
+          <FigureInput
+            id="rule-shop-phone"
+            label="Where it is rung"
+            inputMode="tel"
+            wide
+            {...register('shopPhone')}
+          />
+        </div>
         <label className="mt-3 block font-semibold">
           At the foot of every paper
           <textarea

@@ -107,7 +107,7 @@ describe('a cover with its screws marked goes back on', () => {
     await click('Back on');
     expect(bench.noted()).toEqual([
       { kind: 'put-back', body: { part: 'recoil' } },
-      { kind: 'took-off', body: { thing: 'short screw of recoil starter', count: 1 } },
+      { kind: 'took-off', body: { thing: 'short screw of recoil starter', place: 'lower right', count: 1 } },
     ]);
   });
 

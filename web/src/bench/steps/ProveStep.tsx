@@ -35,8 +35,8 @@ function ProveIt({
     by.kind === 'proved' ? `${jobId} ${by.step} timed` : undefined,
     () => null,
   );
-  const timing = timed !== null && Date.now() - timed < FORGOTTEN_MS ? timed : null;
-  const now = useNow(timing !== null || (by.kind === 'start' && step.notBefore !== undefined), Date.now);
+  const now = useNow(timed !== null || (by.kind === 'start' && step.notBefore !== undefined), Date.now);
+  const timing = timed !== null && now - timed < FORGOTTEN_MS ? timed : null;
   if (by.kind === 'start') {
     const wait = step.notBefore && Date.parse(step.notBefore) > now ? step.notBefore : null;
     return wait ? (
