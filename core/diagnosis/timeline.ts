@@ -83,7 +83,7 @@ export const factIn = (e: Evidence): readonly CauseId[] => {
 const looksAt = (cause: CauseId): CheckId[] => Object.keys(causeOf(cause).seen ?? {}) as CheckId[];
 
 /** Whether a finding shows a cause's part to be sound, beyond doubt. */
-export function clears(e: Evidence, cause: CauseId): boolean {
+function clears(e: Evidence, cause: CauseId): boolean {
   if (e.kind !== 'finding' || e.sureness !== 'sure' || causeOf(cause).severalPlaces) return false;
   const [normal] = checkOf(e.check).results;
   return !!normal && e.result === normal.id && !normal.soft && looksAt(cause).includes(e.check);

@@ -1,5 +1,5 @@
-import { clears, factIn, timelineOf, type Evidence } from '../diagnosis';
-import { causesPutRight, putRightBy, type CauseId } from '../knowledge';
+import { factIn, timelineOf, type Evidence } from '../diagnosis';
+import { causesPutRight, checkOf, putRightBy, type CauseId } from '../knowledge';
 import type { Entry } from './entry';
 import type { Finding, FoundFault, SafetyFault, SafetyMended, SetRight } from './picture';
 
@@ -98,8 +98,9 @@ export function readSetRight(unstruck: readonly Entry[], read: ReadonlyMap<strin
       return;
     }
     const righted = new Set(between.flatMap(rightedIn));
+    const isRight = finding.result === checkOf(check).results[0]?.id;
     for (const cause of factIn(wrong))
-      if (clears(sound, cause) && !righted.has(cause)) open.set(cause, { cause, ...pair });
+      if (isRight && !righted.has(cause)) open.set(cause, { cause, ...pair });
   });
   return [...open.values()];
 }

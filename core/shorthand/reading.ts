@@ -74,7 +74,7 @@ function squeezeIn(check: CheckDef, text: string): Reading | string {
   const most = inBar ? { min: 0, max: 28 } : inKpa ? { min: 0, max: 2760 } : PSI;
   const read = listIn(text.replace(/\b(open|shut|closed|psi|bar|kpa)\b/gi, ' '), most);
   if (typeof read === 'string')
-    return `${check.name}: ${read || 'give the gauge after each pull in psi'}, such as "comp 62 98 117"`;
+    return `${check.name}: ${read && `${read}; `}give the gauge after each pull in psi, such as "comp 62 98 117"`;
   const bad = read.find((n) => n < most.min || n > most.max);
   if (bad !== undefined)
     return `${check.name}: ${bad} ${inBar ? 'bar' : inKpa ? 'kPa' : 'psi'} is outside 0 to ${most.max}`;
@@ -105,7 +105,7 @@ export function readingFor(check: CheckDef, said: string): Reading | string {
   if (field === 'rpm') {
     const rpm = listIn(text.replace(/\brpm\b/gi, ' '), RPM);
     if (typeof rpm === 'string')
-      return `${check.name}: ${rpm || 'give the speed in rpm'}, such as "${check.words[0]} 2750"`;
+      return `${check.name}: ${rpm && `${rpm}; `}give the speed in rpm, such as "${check.words[0]} 2750"`;
     const bad = rpm.find((n) => n < 0 || n > RPM.max);
     if (bad !== undefined) return `${check.name}: ${bad} rpm is outside 0 to 25,000`;
     return { rpm };

@@ -30,7 +30,7 @@ export const CARBURETTOR_CAUSES = causes({
     name: 'Carburettor tampered with',
     sits: 'pump',
     weight: 2,
-    remedy: 'Replace the carburettor, or rebuild from a known state',
+    remedy: 'Bring it back to a known state: rebuilt as it was made, or a new one',
     minutes: 20,
     seen: { 'carb-inside': ['parts-missing-or-wrong'], 'inlet-screen': ['missing'] },
     dear: true,

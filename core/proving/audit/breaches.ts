@@ -46,43 +46,50 @@ function figuresMissing({ text, from }: Said, live: ReadonlyMap<string, Entry>):
   return wanted.filter((w) => !text.includes(w));
 }
 
-/** What was seen sound is never faulty, what was mended never open, what stands never missing. */
-function untrue(told: Told, entries: readonly Entry[], machine: MachineFacts): string[] {
-  const { account, papers } = told;
+/** What was seen sound is never faulty in the account, what was mended never open, what stands never missing. */
+function accountUntrue(
+  { account, picture }: Told,
+  entries: readonly Entry[],
+  machine: MachineFacts,
+): string[] {
+  const out: string[] = [];
+  for (const [cause, says] of readerOf(entries, machine)) {
+    const state = account.matters.find((m) => m.cause === cause)?.state;
+    if (says === 'sound' && state && state !== 'vain')
+      out.push(`b: ${cause} was seen sound and is called ${state}`);
+    if (says === 'mended' && state === 'standing')
+      out.push(`b: the account has ${cause} standing, which was mended`);
+    if (says === 'standing' && state !== 'standing') out.push(`b: the account misses ${cause}, which stands`);
+    if (says === 'asked' && state !== 'standing' && !picture.setRight.some((s) => s.cause === cause))
+      out.push(`b: ${cause} was seen wrong, then right, and nobody is asked`);
+  }
+  return out;
+}
+
+/** The same of the papers. */
+function untrue({ account, papers }: Told, entries: readonly Entry[], machine: MachineFacts): string[] {
   const out: string[] = [];
   const open = sentences(papers.report).filter((s) => s.under === 'What is wrong');
-  const openDone = sentences(papers['work-done']).filter((s) => s.under === 'What was left');
+  const left = sentences(papers['work-done']).filter((s) => s.under === 'What was left');
   const done = [...sentences(papers.report), ...sentences(papers['work-done'])].filter(
     (s) => s.under === 'What was done',
   );
-  const names = (list: readonly { said: Said }[], cause: CauseId, with_ = ''): boolean =>
-    list.some(({ said }) => said.text.includes(`${PLAIN_CAUSE[cause]}${with_}`));
+  const names = (list: readonly { said: Said }[], cause: CauseId): boolean =>
+    list.some(({ said }) => said.text.includes(PLAIN_CAUSE[cause]));
   for (const [cause, says] of readerOf(entries, machine)) {
-    const matter = account.matters.find((m) => m.cause === cause);
-    if (says === 'sound') {
-      if (matter && matter.state !== 'vain')
-        out.push(`b: ${cause} was seen sound and is called ${matter.state}`);
-      if (names(open, cause)) out.push(`b: the report calls ${cause} wrong, which was seen sound`);
-      if (
-        names(done, cause, ' That was put right.') ||
-        done.some(({ said }) => said.text.startsWith(PLAIN_CAUSE[cause]))
-      )
-        out.push(`b: ${cause} was seen sound and is said to have been put right`);
-    }
-    if (says === 'mended') {
-      if (names(open, cause) || names(openDone, cause)) out.push(`b: ${cause} was mended and is called open`);
-      if (matter && matter.state === 'standing')
-        out.push(`b: the account has ${cause} standing, which was mended`);
-    }
-    if (says === 'standing') {
-      if (!names(open, cause)) out.push(`b: the report does not say that ${cause} stands`);
-      if (matter?.state !== 'standing') out.push(`b: the account misses ${cause}, which stands`);
-    }
-    if (says === 'asked' && !told.picture.setRight.some((s) => s.cause === cause) && !names(open, cause))
-      out.push(`b: ${cause} was seen wrong, then right, and nobody is asked`);
+    if (says === 'sound' && names(open, cause))
+      out.push(`b: the report calls ${cause} wrong, which was seen sound`);
+    if (says === 'sound' && names(done, cause))
+      out.push(`b: ${cause} was seen sound and is said to have been put right`);
+    if (says === 'mended' && (names(open, cause) || names(left, cause)))
+      out.push(`b: ${cause} was mended and is called open`);
+    if (says === 'standing' && !names(open, cause))
+      out.push(`b: the report does not say that ${cause} stands`);
   }
-  const nothing = 'has not been seen yet';
-  if (text(papers.report).includes(nothing) && account.matters.some((m) => m.state === 'mended'))
+  if (
+    text(papers.report).includes('has not been seen yet') &&
+    account.matters.some((m) => m.state === 'mended')
+  )
     out.push('b: the report says that nothing has been seen, and something was mended');
   return out;
 }
@@ -200,8 +207,10 @@ function lostProof({ picture, phase }: Told, entries: readonly Entry[]): string[
 /** Everything that an act left at odds with the log: sentences, each begun by the letter of what is held. */
 export function breachesIn(told: Told, entries: readonly Entry[], machine: MachineFacts): string[] {
   const live = new Map(unstruckIn(entries).map((e) => [e.id, e]));
+  if (!told.whole) return accountUntrue(told, entries, machine);
   return [
     ...groundless(told, live),
+    ...accountUntrue(told, entries, machine),
     ...untrue(told, entries, machine),
     ...atOdds(told, machine),
     ...unsafe(told, entries),

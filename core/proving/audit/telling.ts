@@ -21,6 +21,8 @@ import type { RepairOutcome } from '../../knowledge';
 
 /** Everything the program tells of a job at one moment: what its screens, prices and papers say. */
 export interface Told {
+  /** Plan, prices and papers were worked out; else they are those of an act before. */
+  whole: boolean;
   picture: Picture;
   benchCase: Case;
   account: Account;
@@ -73,8 +75,16 @@ export const PROGRAM: Program = {
 
 const NO_PLAN: Pick<Glance, 'next' | 'stop'> = { next: [], stop: null };
 
-/** What the program tells of a log. The plan is asked for only while it is being looked for: nothing else reads it. */
-export function tell(program: Program, entries: readonly Entry[], machine: MachineFacts): Told {
+/**
+ * What the program tells of a log. The plan is asked for only while it is being looked for: nothing else reads it. `before`: where
+ * given, plan, prices and papers are those of an act before, while it is still being looked for: they take nine tenths of the time.
+ */
+export function tell(
+  program: Program,
+  entries: readonly Entry[],
+  machine: MachineFacts,
+  before: Told | null = null,
+): Told {
   const picture = program.read(entries, machine);
   const benchCase = caseOf(picture);
   const account = program.account(picture, benchCase);
@@ -83,6 +93,15 @@ export function tell(program: Program, entries: readonly Entry[], machine: Machi
     !picture.cured &&
     picture.setRight.length === 0 &&
     !picture.settled.some((s) => s.outcome === null);
+  if (looking && before && before.phase.kind === 'check')
+    return {
+      ...before,
+      whole: false,
+      picture,
+      benchCase,
+      account,
+      phase: program.phase(picture, before.plan),
+    };
   const plan = looking ? program.plan(benchCase) : NO_PLAN;
   const worth = program.worth(picture, account, benchCase, machine);
   const at: PaperOf = {
@@ -96,6 +115,7 @@ export function tell(program: Program, entries: readonly Entry[], machine: Machi
     money: money.said,
   };
   return {
+    whole: true,
     picture,
     benchCase,
     account,
