@@ -1,5 +1,6 @@
-import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { fork } from 'node:child_process';
 import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
 import { auditOne, PLANTED, type Breach } from '../core/proving/audit';
 
 /**
@@ -42,11 +43,16 @@ async function audit(): Promise<void> {
       { length: threads },
       (_, thread) =>
         new Promise<void>((resolve, reject) => {
-          const worker = new Worker(new URL(import.meta.url), {
-            workerData: { machines, seed, every, thread, threads },
-            execArgv: ['--import', 'tsx'],
-          });
-          worker.on('message', (told: Breach[]) => {
+          const worker = fork(
+            fileURLToPath(import.meta.url),
+            ['--of', String(threads), '--nth', String(thread + 1)],
+            {
+              execArgv: ['--import', 'tsx'],
+              env: { ...process.env, AUDIT: JSON.stringify({ machines, seed, every }) },
+            },
+          );
+          worker.on('message', (message) => {
+            const told = message as Breach[];
             done++;
             breaches += told.length;
             for (const b of told)
@@ -62,9 +68,10 @@ async function audit(): Promise<void> {
   process.exitCode = breaches > 0 ? 1 : 0;
 }
 
-if (!isMainThread) {
-  const { machines, seed, every, thread, threads } = workerData as Record<string, number>;
-  for (let n = thread!; n < machines!; n += threads!)
-    parentPort?.postMessage(auditOne(seed! + n, { every: every! }));
+if (process.env['AUDIT'] && process.send) {
+  const { machines, seed, every } = JSON.parse(process.env['AUDIT']) as Record<string, number>;
+  const [threads, nth] = [figure('of', 1), figure('nth', 1)];
+  for (let n = nth - 1; n < machines!; n += threads) process.send(auditOne(seed! + n, { every: every! }));
+  process.disconnect();
 } else if (process.argv.includes('--planted')) planted();
 else await audit();

@@ -249,6 +249,8 @@ describe('a safety fault', () => {
         expect(choice.jobs.map((j) => j.job.does)).toContain('Put right for safety: chain catcher broken');
     expect(report).toContain('Not to be used before this is put right: chain catcher broken.');
     expect(report).toContain('Stays unsafe: chain catcher broken.');
+    expect(worth.best).not.toBe('as-it-is');
+    expect(report).toContain('We advise against it. It would go home unsafe to use.');
     const without = job(complaint('no-fire'), find('plug-look', 'damaged')).worth;
     const price = (w: typeof worth) => w.choices.find((c) => c.id === 'mend')!.price.mean;
     expect(price(worth)).toBeGreaterThan(price(without));

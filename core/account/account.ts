@@ -88,8 +88,15 @@ function actOf(repair: Repair, picture: Picture, c: Case): Act {
 export function accountOf(picture: Picture, c: Case): Account {
   const acts = picture.repairs.map((repair) => actOf(repair, picture, c));
   const matters = new Map<CauseId, Matter>();
+  const own = new Set(picture.repairs.map((r) => r.entryId));
+  // A part that was seen sound is never a fault that was mended, whatever was done to it.
+  const sound = new Set(
+    picture.cleared.filter(
+      (c) => !picture.found.some((f) => f.cause === c && f.refs.some((r) => !own.has(r))),
+    ),
+  );
   for (const { cause, refs, state, answer } of picture.found) {
-    const own = new Set(picture.repairs.map((r) => r.entryId));
+    if (sound.has(cause) && state !== 'standing') continue;
     const last = acts.findLast(
       ({ repair: r }) => 'cause' in r && causesPutRight(r.cause, r.remedy).includes(cause),
     );
@@ -104,6 +111,8 @@ export function accountOf(picture: Picture, c: Case): Account {
   for (const s of picture.settled) {
     // A whole job that was settled on names no fault: it mends whichever it is.
     if (!('cause' in s) || s.remedy || matters.has(s.cause)) continue;
+    // A cure by itself settles nothing of a part that was seen sound; a technician who says so does.
+    if (sound.has(s.cause) && own.has(s.entryId)) continue;
     const act = acts.findLast((a) => 'cause' in a.repair && a.repair.cause === s.cause);
     matters.set(s.cause, {
       cause: s.cause,
@@ -115,7 +124,14 @@ export function accountOf(picture: Picture, c: Case): Account {
   }
   for (const act of acts) {
     const { repair, sure, tried } = act;
-    if (!('cause' in repair) || repair.remedy || !sure || matters.has(repair.cause)) continue;
+    if (
+      !('cause' in repair) ||
+      repair.remedy ||
+      !sure ||
+      matters.has(repair.cause) ||
+      sound.has(repair.cause)
+    )
+      continue;
     matters.set(repair.cause, {
       cause: repair.cause,
       basis: 'credited',

@@ -97,18 +97,21 @@ const maskAt = (positions: Iterable<number>): Uint8Array => {
 
 /** Reads what is known and when from a case's evidence, in the order it was noted. */
 export function timelineOf({ evidence }: Case): Timeline {
-  const seen = new Map<CauseId, { at: number; ref: string }[]>();
+  const seen = new Map<CauseId, { at: number; ref: string; check: CheckId }[]>();
   const mended = new Map<CauseId, Mended[]>();
   const soundAt = new Map<CauseId, number>();
+  // What one look showed is taken back by that look alone: a clear screen says nothing of a wrong diaphragm.
+  const soundBy = new Map<string, number>();
   const append = <T>(map: Map<CauseId, T[]>, cause: CauseId, item: T): void => {
     map.set(cause, [...(map.get(cause) ?? []), item]);
   };
   evidence.forEach((e, at) => {
-    for (const cause of factIn(e)) append(seen, cause, { at, ref: e.ref });
+    if (e.kind === 'finding')
+      for (const cause of factIn(e)) append(seen, cause, { at, ref: e.ref, check: e.check });
     const { causes, helped, cured, untried } = mendedBy(e);
     // What helped and mends several things does not say which of them it was, unless one was seen and not seen sound since.
     const standsSeen = (cause: CauseId): boolean =>
-      (seen.get(cause)?.at(-1)?.at ?? -1) > (soundAt.get(cause) ?? -1);
+      (seen.get(cause) ?? []).some((s) => s.at > (soundBy.get(`${cause} ${s.check}`) ?? -1));
     const certain = (cause: CauseId): boolean => causes.length === 1 || standsSeen(cause);
     for (const cause of causes)
       append(mended, cause, {
@@ -119,7 +122,12 @@ export function timelineOf({ evidence }: Case): Timeline {
         cured,
         untried,
       });
-    if (e.kind === 'finding') for (const { id } of CAUSES) if (clears(e, id)) soundAt.set(id, at);
+    if (e.kind === 'finding')
+      for (const { id } of CAUSES)
+        if (clears(e, id)) {
+          soundAt.set(id, at);
+          soundBy.set(`${id} ${e.check}`, at);
+        }
   });
 
   /** Known to be there at a position: seen since it was last put right, or put right with effect later on. */
@@ -128,9 +136,11 @@ export function timelineOf({ evidence }: Case): Timeline {
     const since = repairs.findLast((m) => m.at < at)?.at ?? -1;
     const next = repairs.find((m) => m.at >= at);
     const until = next?.at ?? Infinity;
-    const sound = soundAt.get(cause) ?? -1;
     return (
-      (seen.get(cause) ?? []).some((s) => s.at > since && s.at < until && (s.at > sound || sound > until)) ||
+      (seen.get(cause) ?? []).some((s) => {
+        const sound = soundBy.get(`${cause} ${s.check}`) ?? -1;
+        return s.at > since && s.at < until && (s.at > sound || sound > until);
+      }) ||
       (!!next?.helped && since < 0)
     );
   };

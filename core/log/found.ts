@@ -7,11 +7,17 @@ import type { Finding, FoundFault, SafetyFault, SafetyMended, SetRight } from '.
 export interface KnownNow {
   found: FoundFault[];
   cured: boolean;
+  cleared: readonly CauseId[];
 }
 
 /** The faults that are known by now, each with what was said about it last since it was last seen or put right. */
 export function readFound(evidence: readonly Evidence[], live: readonly Entry[]): KnownNow {
-  const { known, cured } = timelineOf({ machine: { kind: 'chainsaw' }, history: {}, evidence, off: [] });
+  const { known, cured, cleared } = timelineOf({
+    machine: { kind: 'chainsaw' },
+    history: {},
+    evidence,
+    off: [],
+  });
   const at = new Map(live.map((e, n) => [e.id, n]));
   const found = known.map((fault): FoundFault => {
     const since = Math.max(-1, ...fault.refs.map((ref) => at.get(ref) ?? -1));
@@ -22,7 +28,7 @@ export function readFound(evidence: readonly Evidence[], live: readonly Entry[])
     const { answer, words } = said.body;
     return { ...fault, answer: { entryId: said.id, answer, ...(words && { words }) } };
   });
-  return { found, cured };
+  return { found, cured, cleared };
 }
 
 /** What keeps its user safe: what stands, and what was put right. */

@@ -212,6 +212,8 @@ export interface Picture {
   found: readonly FoundFault[];
   /** The complaint was gone after a repair, and nothing was complained of since. */
   cured: boolean;
+  /** Seen sound, or put right in vain: hardly there. */
+  cleared: readonly CauseId[];
   /** To be answered before anything else is said of it. */
   setRight: readonly SetRight[];
   safetyFaults: readonly SafetyFault[];

@@ -103,9 +103,16 @@ function readSettled(live: Live, repairs: readonly Repair[]): Settled[] {
 }
 
 /** The causes that may stand behind a settled one and have no answer yet. */
-export const openBehind = (cause: CauseId, p: Pick<Picture, 'behindAnswers' | 'settled'>): CauseId[] =>
+export const openBehind = (
+  cause: CauseId,
+  p: Pick<Picture, 'behindAnswers' | 'settled' | 'cleared'>,
+): CauseId[] =>
   behindOf(cause).filter(
-    (b) => !p.behindAnswers.has(b) && !p.settled.some((s) => 'cause' in s && s.cause === b),
+    (b) =>
+      // Looked at and sound: that is the answer.
+      !p.cleared.includes(b) &&
+      !p.behindAnswers.has(b) &&
+      !p.settled.some((s) => 'cause' in s && s.cause === b),
   );
 
 /** What is to be mended, by name. */

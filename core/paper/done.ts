@@ -30,6 +30,10 @@ function actSaid(act: Act, account: Account): Said {
   const known = credit.filter((c) => seen.has(c.cause)).map((c) => c.cause);
   if (known.length > 0)
     return of(`${plain}${known.map(causeSaid).join(' ')} That was put right. ${since(act)}`);
+  if (!repair.remedy && !account.matters.some((m) => m.cause === repair.cause))
+    return of(
+      `We also did a repair in case ${causeClause(repair.cause)}, though it had looked sound. ${since(act)}`,
+    );
   if (sure && !repair.remedy)
     return of(`Put right, as what it most likely was: ${causeClause(repair.cause)}. ${since(act)}`);
   // What another piece of work of the same go is known to have put right needs no guess.

@@ -48,7 +48,11 @@ function provingFindings(picture: Picture): Finding[] {
     const finding = picture.findings.find((f) => f.check === check);
     const sound = finding?.result === checkOf(check).results[0]?.id;
     const after = (order.get(finding?.entryId ?? '') ?? -1) > begun;
-    return finding && worked && sound && after && !stale.has(finding.entryId) ? [finding] : [];
+    // Where it is a step of the proof, it proves no longer what was worked on since.
+    const step = picture.proof.find((s) => s.by.kind === 'finding' && s.by.check === check);
+    return finding && worked && sound && after && (step?.done ?? true) && !stale.has(finding.entryId)
+      ? [finding]
+      : [];
   });
 }
 

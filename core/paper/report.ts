@@ -218,7 +218,11 @@ export function reportOf(at: PaperOf, worth: Worth, suspects: readonly Suspect[]
     o.state === 'standing' ? [said(`${sentence(o.words)}.`, o.entryId)] : [],
   );
   const wrong = [...faults, ...open];
-  const nothing = done.length > 0 ? 'Nothing else was found wrong.' : 'What is wrong has not been seen yet.';
+  const nothing = account.decided
+    ? 'Nothing else was found wrong.'
+    : done.length > 0
+      ? 'What else is wrong has not been seen yet.'
+      : 'What is wrong has not been seen yet.';
   return [
     ...(safety.length > 0 ? [heading('First of all'), ...list(safety)] : []),
     heading('What it came with'),

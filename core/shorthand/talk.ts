@@ -59,7 +59,7 @@ export function talkWritten(text: string): { about: TalkAbout; text: string } | 
 export function asNote(text: string): Choice {
   const about = aboutOf(text);
   return about
-    ? { label: LABELS[about], line: `${TALK_WORDS[about]}: ${text}` }
+    ? { label: LABELS[about], line: `${TALK_WORDS[about]}: ${text.replace(/^promised\s+/i, '')}` }
     : { label: 'Note it', line: `note ${text}` };
 }
 

@@ -12,14 +12,18 @@ import type { WorthAsked } from './worth';
  * What may stand behind the damage that was found and has no answer: none once one of them was found or put right, or all were
  * ruled out.
  */
-function behindOpen({ found, behindAnswers }: Pick<Picture, 'found' | 'behindAnswers'>): CauseId[] {
+function behindOpen({
+  found,
+  behindAnswers,
+  cleared,
+}: Pick<Picture, 'found' | 'behindAnswers' | 'cleared'>): CauseId[] {
   const known = new Set(found.map((f) => f.cause));
   const open = new Set<CauseId>();
   for (const { cause, state } of found) {
     if (state !== 'standing' || !isDeep(cause)) continue;
     const behind = behindOf(cause).filter((b) => !isDeep(b));
     if (behind.some((b) => known.has(b) || behindAnswers.get(b) === 'put-right')) continue;
-    for (const b of behind) if (!behindAnswers.has(b)) open.add(b);
+    for (const b of behind) if (!behindAnswers.has(b) && !cleared.includes(b)) open.add(b);
   }
   return [...open];
 }

@@ -19,6 +19,7 @@ export type RuleId =
   | 'least-a-season'
   | 'nothing-pays'
   | 'all-done'
+  | 'unsafe'
   | 'by-hand';
 
 /** What a verdict rests on. */
@@ -148,6 +149,9 @@ function notOffered(
 }
 
 function against(choice: Choice, w: WorthAsked): Ruled | null {
+  const broken = (w.likely.toDoBesides ?? []).some((job) => job.id === 'safety-part');
+  // Nobody is sent home with it as what the bench would take.
+  if (choice.id === 'as-it-is' && broken) return { rule: 'unsafe', says: 'It would go home unsafe to use.' };
   if (choice.id === 'as-it-is' || choice.id === 'replace' || choice.id === 'parts') return null;
   const { rules, hardUse } = w;
   const share = hardUse ? rules.mostShareHard : rules.mostShare;
@@ -194,8 +198,14 @@ function bestOf(choices: readonly OfferedChoice[]): Pick<Worth, 'best' | 'becaus
       best: best.id,
       because: dear ?? { rule: 'least-a-season', says: 'It costs least for each season it gives.' },
     };
+  const asItIs = choices.find((c) => c.id === 'as-it-is');
+  const other = choices.find((c) => c.id !== 'as-it-is' && c.id !== 'parts');
   return {
-    best: choices.some((c) => c.id === 'replace') ? 'replace' : 'as-it-is',
+    best: choices.some((c) => c.id === 'replace')
+      ? 'replace'
+      : asItIs?.against && other
+        ? other.id
+        : 'as-it-is',
     because: dear ?? { rule: 'nothing-pays', says: 'What is wrong is not known well enough yet.' },
   };
 }

@@ -61,6 +61,9 @@ export function auditOne(
       found(`d: nothing leads on from ${told.phase.kind}`);
       break;
     }
+    const untried = told.picture.repairs.filter((r) => r.outcome === 'untried').length;
+    if (act.says.startsWith('tried') && act.noted.length > untried)
+      found(`b: one try of ${untried} pieces of work is told of as ${act.noted.length} cures`);
     minutes += act.says.startsWith('proved cold') || told.phase.kind === 'prove' ? 240 : 15;
     const before = standOf(told);
     const from = entries.length;

@@ -87,7 +87,7 @@ function untrue({ account, papers }: Told, entries: readonly Entry[], machine: M
       out.push(`b: the report does not say that ${cause} stands`);
   }
   if (
-    text(papers.report).includes('has not been seen yet') &&
+    text(papers.report).includes('What is wrong has not been seen yet.') &&
     account.matters.some((m) => m.state === 'mended')
   )
     out.push('b: the report says that nothing has been seen, and something was mended');
@@ -149,7 +149,7 @@ function unsafe(told: Told, entries: readonly Entry[]): string[] {
   const walk = live.findLastIndex((e) => e.kind === 'finding' && e.body.check === 'safety-walkround');
   const at = live[walk];
   if (at?.kind !== 'finding' || at.body.result !== 'fault') return [];
-  const words = at.body.note ?? '';
+  const words = at.body.note ?? 'not named';
   const answers = live
     .slice(walk + 1)
     .flatMap((e) => (e.kind === 'answered' && 'safety' in e.body ? [e.body.safety] : []));

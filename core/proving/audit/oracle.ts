@@ -55,7 +55,8 @@ export function readerOf(entries: readonly Entry[], machine: MachineFacts): Map<
       const { cause, remedy, outcome } = e.body;
       for (const c of causesPutRight(cause, remedy)) {
         const was = says.get(c);
-        if (remedy && was === 'sound') continue;
+        // A part that was seen sound is never a fault that was mended.
+        if (was === 'sound') continue;
         const sure = was === 'standing' || (!remedy && was !== 'asked');
         says.set(c, sure && (outcome === 'cured' || outcome === 'better') ? 'mended' : 'unsure');
       }
@@ -86,7 +87,7 @@ export function readerOf(entries: readonly Entry[], machine: MachineFacts): Map<
       if (!(check in (causeOf(c).seen ?? {})) || causeOf(c).severalPlaces) continue;
       const was = says.get(c);
       if (was === undefined) says.set(c, 'sound');
-      else if (was === 'standing') says.set(c, 'asked');
+      else if (was === 'standing' && seenBy.get(c) === check) says.set(c, 'asked');
     }
   }
   // Somebody said it was that, whatever was seen: nothing is to be held against the program.

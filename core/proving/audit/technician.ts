@@ -1,14 +1,15 @@
 import type { Chance } from '../../chance';
-import type { remedyOf } from '../../knowledge';
 import {
   CAUSE_IDS,
   causesPutRight,
   checkOf,
   CHECKS,
+  remedyOf,
   seenAs,
   toOpen,
   type CauseId,
   type CheckId,
+  type RemedyId,
   type RepairOutcome,
 } from '../../knowledge';
 import { explainsAny, leadingIn, toPutBack } from '../../diagnosis';
@@ -67,6 +68,7 @@ const READS: Partial<Record<CheckId, Readonly<Record<string, Reading>>>> = {
   },
   'compression-gauge': {
     low: { psi: [40, 58, 66, 69], altitudeM: 900 },
+    good: { psi: [92, 128, 146, 150], altitudeM: 1200 },
   },
 };
 
@@ -152,7 +154,7 @@ export function nextAct(
     };
   }
   // Tired of it: it goes home as it is, with a word why.
-  if (nth > 90)
+  if (nth > 60)
     return { says: 'closed', noted: [{ kind: 'stage', body: { stage: 'closed', reason: 'No end to it' } }] };
   switch (phase.kind) {
     case 'set-right':
@@ -307,7 +309,8 @@ function look(chance: Chance, hands: Hands, truth: Truth, told: Told, planned: C
   const could = CHECKS.filter(
     (c) => !c.engine && !c.notOn?.includes(truth.known.machine.kind) && c.group !== 'running',
   ).map((c) => c.id);
-  const check = chance() < hands.thorough ? planned : pick(chance, could);
+  const gauged = chance() < 0.06 && checkOf('compression-gauge').engine !== 'running';
+  const check = gauged ? 'compression-gauge' : chance() < hands.thorough ? planned : pick(chance, could);
   const { engine } = checkOf(check);
   if (unsafe && (engine === 'running' || engine === 'started')) return safetyAct(chance, truth);
   return makeCheck(chance, hands, truth, told, check);
@@ -329,25 +332,30 @@ const SEEN_AS = new Map(
   CHECKS.flatMap((c) => c.results.map((r) => [`${c.id} ${r.id}`, seenAs(c.id, r.id)] as const)),
 );
 
+const KIT: readonly CauseId[] = remedyOf('carburettor-rebuild').mends;
+
 /** Work on what is settled or found: put together first, tried at once or later, with what else was found or a whole kit. */
 function work(
   chance: Chance,
   truth: Truth,
   { picture }: Told,
-  what: { cause: CauseId; remedy?: Parameters<typeof remedyOf>[0] },
+  what: { cause: CauseId; remedy?: RemedyId },
   settling: boolean,
 ): Act {
   const off = offToStart(picture);
   const verdict: Noted[] = settling
     ? [{ kind: 'verdict', body: { settles: what.cause, ...(what.remedy && { remedy: what.remedy }) } }]
     : [];
-  const later = off.length > 0 || unsafeToRun(picture) !== null || chance() < 0.3;
-  const causes = causesPutRight(what.cause, what.remedy);
+  // A carburettor that is open anyway gets its kit.
+  const kit = what.remedy === undefined && KIT.includes(what.cause) && chance() < 0.5;
+  const done = kit ? { ...what, remedy: 'carburettor-rebuild' as const } : what;
+  const later = off.length > 0 || picture.cured || kit || unsafeToRun(picture) !== null || chance() < 0.3;
+  const causes = causesPutRight(done.cause, done.remedy);
   const outcome = mend(truth, causes);
   if (later)
     return {
-      says: `did ${what.remedy ?? what.cause}, not tried`,
-      noted: [...verdict, { kind: 'repair', body: { ...what, outcome: 'untried' } }],
+      says: `did ${done.remedy ?? done.cause}, not tried`,
+      noted: [...verdict, { kind: 'repair', body: { ...done, outcome: 'untried' } }],
     };
   return {
     says: `did ${what.remedy ?? what.cause}: ${outcome}`,
@@ -360,8 +368,8 @@ function prove(chance: Chance, hands: Hands, truth: Truth, told: Told, unsafe: b
   const { picture } = told;
   const step = picture.proof.find((s) => !s.done);
   const other = [...truth.left][0];
-  if (other && chance() < 0.2) {
-    const [check] = seenIn(other).filter((id) => checkOf(id).access.length === 0 && !checkOf(id).engine);
+  if (other && chance() < 0.35) {
+    const [check] = seenIn(other).filter((id) => !checkOf(id).engine);
     if (check) return makeCheck(chance, hands, truth, told, check);
   }
   if (!step || unsafe)

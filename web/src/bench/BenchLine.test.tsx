@@ -83,9 +83,7 @@ describe('the bench line', () => {
     await type('promised for Friday');
     expect(screen.getByRole('button', { name: /Note a promise/ })).toBeTruthy();
     await type('{Enter}');
-    expect(noted()).toMatchObject([
-      { kind: 'note', body: { text: 'promised for Friday', about: 'promise' } },
-    ]);
+    expect(noted()).toMatchObject([{ kind: 'note', body: { text: 'for Friday', about: 'promise' } }]);
   });
 
   it('asks about a figure no such machine shows, and logs it once somebody stands by it', async () => {

@@ -30,6 +30,7 @@ export function ChoiceColumn({
   best,
   call,
   decided,
+  done,
   complained,
   prices,
   onDecide,
@@ -43,6 +44,8 @@ export function ChoiceColumn({
   /** The best one is what is to be taken now: nothing comes before it. */
   call: boolean;
   decided: boolean;
+  /** All of it is done: there is nothing to take any more. */
+  done: boolean;
   complained: boolean;
   prices: ReactNode;
   onDecide: () => void;
@@ -56,7 +59,7 @@ export function ChoiceColumn({
       className={`flex flex-col border-t-8 pt-3 ${decided ? 'border-moss' : best ? 'border-rust' : 'border-line'}`}
     >
       <div className="flex min-h-7 items-baseline justify-between gap-2">
-        <h3 className="text-2xl leading-tight font-bold">{CHOICE_NAMES[id]}</h3>
+        <h3 className="text-2xl leading-tight font-bold">{done ? 'Done' : CHOICE_NAMES[id]}</h3>
         {decided ? (
           <span className="flex items-center gap-1 font-semibold text-moss">
             <Check size={18} aria-hidden /> agreed
@@ -94,8 +97,8 @@ export function ChoiceColumn({
         <ul aria-label="What is done" className="mt-2 leading-snug">
           {jobs.slice(0, 4).map(({ job, chance }) => (
             <li key={job.id} className={chance >= SURELY ? 'font-semibold' : 'text-soft'}>
-              {chance < SURELY && 'perhaps: '}
-              {chance < SURELY ? inSentence(job.does) : job.does}
+              {job.done ? 'done: ' : chance < SURELY && 'perhaps: '}
+              {chance < SURELY || job.done ? inSentence(job.does) : job.does}
             </li>
           ))}
         </ul>
@@ -113,7 +116,9 @@ export function ChoiceColumn({
         </p>
       )}
       {id === 'as-it-is' && complained && (
-        <p className="mt-2 leading-snug text-soft">It goes home as it came.</p>
+        <p className="mt-2 leading-snug text-soft">
+          {jobs.some((j) => j.job.done) ? 'The rest stays as it is.' : 'It goes home as it came.'}
+        </p>
       )}
       {id === 'parts' && <p className="mt-2 leading-snug text-soft">The shop keeps it against the fee.</p>}
       {words && <p className="mt-2 leading-snug">{words}</p>}
@@ -123,7 +128,7 @@ export function ChoiceColumn({
         </p>
       )}
       <div className="mt-auto flex flex-wrap items-center gap-x-4 pt-3">
-        {!decided && (
+        {!decided && !done && (
           <Button
             look={best && call ? 'rust' : 'plain'}
             aria-label={`They take it: ${CHOICE_NAMES[id]}`}

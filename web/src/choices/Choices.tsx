@@ -64,7 +64,7 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
             <Decided decision={picture.decision} picture={picture} jobId={job.id} />
           ) : (
             <Verdict worth={worth} oneMore={oneMore?.[0]} jobId={job.id}>
-              <Asking picture={picture} worth={worth} log={log} />
+              {!worth.finished && <Asking picture={picture} worth={worth} log={log} />}
             </Verdict>
           )}
         </div>
@@ -86,9 +86,10 @@ export function OnTheCounter({ atBench, shop }: { atBench: JobAtBench; shop: Sho
               choice={choice}
               most={most}
               like={worth.like}
-              best={choice.id === worth.best && !picture.decision}
+              best={choice.id === worth.best && !picture.decision && !worth.finished}
               call={oneMore?.[0] === undefined && !picture.decision}
               decided={picture.decision?.choice === choice.id}
+              done={worth.finished}
               complained={picture.complaints.length > 0}
               prices={<JobPrices jobs={choice.jobs.map((j) => j.job)} machine={asked.machine} shop={shop} />}
               onDecide={() => setDeciding(choice)}

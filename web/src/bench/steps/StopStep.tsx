@@ -37,7 +37,11 @@ export function StopStep({
         title={title}
         aside={stop.why === 'worth' ? undefined : `${remedy ? remedyMinutes(remedy) : lead.minutes} min`}
       />
-      <p className="mt-3 max-w-[58ch] text-xl leading-snug">{says}</p>
+      <p className="mt-3 max-w-[58ch] text-xl leading-snug">
+        {atBench.picture.cured
+          ? 'Found while it is proved. What was proved and is not touched by it stands.'
+          : says}
+      </p>
       {!remedy && <p className="mt-2 text-xl">{lead.remedy}.</p>}
       {stop.why === 'worth' ? (
         <WorthIt {...{ atBench, onClose }} onMend={() => log('verdict', verdictOn(what))} />
