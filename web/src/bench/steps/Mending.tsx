@@ -33,6 +33,7 @@ export function Mending({
   settled,
   off,
   unsafe = null,
+  proving = false,
   besides = [],
   log,
 }: {
@@ -44,6 +45,8 @@ export function Mending({
   off: readonly OffItem[];
   /** The safety fault with which it is not run: it can be done, and is tried later. */
   unsafe?: SafetyFault | null;
+  /** The complaint is gone already: there is nothing it could cure, only to go on proving. */
+  proving?: boolean;
   /** What else was found and may be put right in the same go. */
   besides?: readonly CauseId[];
   log: Log;
@@ -133,6 +136,10 @@ export function Mending({
             )
           }
         />
+      ) : proving ? (
+        <Button look="rust" className="mt-5 min-h-16 px-8 text-xl" onClick={() => record('untried')}>
+          Done, go on proving
+        </Button>
       ) : unsafe ? (
         <div className="mt-5">
           <p className="flex items-start gap-2 text-lg font-semibold text-rust">

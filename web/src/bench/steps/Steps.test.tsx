@@ -7,6 +7,8 @@ import { fakeLog } from '../../testing/log';
 import { CloseStep } from './CloseStep';
 import { LeftStep } from './LeftStep';
 import { ProveStep } from './ProveStep';
+import { SafetyStep } from './SafetyStep';
+import { SetRightStep } from './SetRightStep';
 import { StopStep } from './StopStep';
 import { TryStep } from './TryStep';
 
@@ -116,6 +118,67 @@ describe('enough is known', () => {
     });
     expect(screen.getByText('Odile Farrant took: top end.')).toBeTruthy();
     expect(calls()).toEqual(['Go on: mend it']);
+  });
+});
+
+describe('seen wrong, then right', () => {
+  const gap = ['gap .60 .60', 'gap .30 .30'] as const;
+  const draws = () => {
+    const atBench = benchWith(complains('no-fire'), 'off recoil', ...gap);
+    const bench = fakeLog();
+    expect(atBench.phase.kind).toBe('set-right');
+    const { what } = atBench.phase as Extract<typeof atBench.phase, { kind: 'set-right' }>;
+    draw(<SetRightStep what={what} picture={atBench.picture} log={bench.log} />);
+    return { ...bench, what };
+  };
+
+  it('shows both readings and asks once; set right, the work counts from before the good one', async () => {
+    const { noted, what } = draws();
+    expect(screen.getByText(/wide, 0.60 and 0.60 mm/)).toBeTruthy();
+    expect(screen.getByText(/in band, 0.30 and 0.30 mm/)).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'It was set right' }));
+    expect(noted()).toEqual([
+      { kind: 'repair', body: { cause: 'coil-gap-wide', outcome: 'untried', before: what.right } },
+    ]);
+  });
+
+  it('the first was wrong: it is struck', async () => {
+    const { noted } = draws();
+    await userEvent.click(screen.getByRole('button', { name: 'The first was wrong' }));
+    expect(noted()).toMatchObject([{ kind: 'strike' }]);
+  });
+});
+
+describe('a safety fault before it is run', () => {
+  const fault = { entryId: 'f', words: 'chain catcher broken', told: false, refused: null };
+  it('is put right, told, refused in writing, or knowingly passed with a word', async () => {
+    const bench = fakeLog();
+    draw(<SafetyStep fault={fault} log={bench.log} onClose={vi.fn()} />);
+    expect(calls()).toEqual(['Put right']);
+    await userEvent.type(screen.getByLabelText(/Refused in writing/), 'I do without. O.F.');
+    await userEvent.click(screen.getByRole('button', { name: 'Refused' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Put right' }));
+    expect(bench.noted()).toEqual([
+      { kind: 'answered', body: { safety: 'refused', words: 'I do without. O.F.' } },
+      { kind: 'answered', body: { safety: 'put-right' } },
+    ]);
+  });
+});
+
+describe('found while it is proved', () => {
+  it('is done, and the proof goes on: there is nothing left for it to cure', async () => {
+    const cured: Noted = { kind: 'repair', body: { cause: 'plug-failed', outcome: 'cured' } };
+    const atBench = benchWith(complains('no-fire'), cured, 'smell stale');
+    const bench = fakeLog();
+    const { phase } = atBench;
+    if (phase.kind !== 'stop' || phase.stop.why === 'try') throw new Error(phase.kind);
+    draw(<StopStep stop={phase.stop} atBench={atBench} log={bench.log} onClose={vi.fn()} />);
+    expect(screen.queryByRole('button', { name: 'Cured it' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Done, go on proving' }));
+    expect(bench.noted().map((n) => n.body)).toEqual([
+      { settles: 'stale-fuel' },
+      { cause: 'stale-fuel', outcome: 'untried' },
+    ]);
   });
 });
 

@@ -53,6 +53,7 @@ export function StopStep({
             settled={false}
             off={offToStart(atBench.picture)}
             unsafe={unsafeToRun(atBench.picture)}
+            proving={atBench.picture.cured}
             besides={atBench.picture.found
               .filter((f) => f.state === 'standing' && !f.answer && f.cause !== lead.id)
               .map((f) => f.cause)}
