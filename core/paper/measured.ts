@@ -1,6 +1,6 @@
 import type { Finding } from '../log';
 import { isPressureCheck, readWatch, type Trace } from '../pressure';
-import { mmToThou } from '../units';
+import { mmToThou, pressureWords, psiToBar, psiToKpa, toKpa } from '../units';
 import type { Judged } from '../verdict';
 
 const UNIT_WORDS = { psi: 'psi', mm: 'mm', rpm: 'revolutions a minute', turns: 'turns', '%': '%' } as const;
@@ -13,11 +13,11 @@ const figure = (value: number, unit: keyof typeof UNIT_WORDS): string => {
 
 type Told = Extract<Judged, { result: string }>;
 
-const PSI_IN = { psi: 1, bar: 14.5037737730209, kPa: 0.145037737730209 } as const;
-
 /** A gauge as it stood: 145 psi; 10.0 bar. */
-const gauge = (psi: number, unit: keyof typeof PSI_IN): string =>
-  `${(psi / PSI_IN[unit]).toFixed(unit === 'bar' ? 1 : 0)} ${unit}`;
+function gauge(psi: number, unit: 'psi' | 'bar' | 'kPa'): string {
+  const value = { psi, bar: psiToBar(psi), kPa: psiToKpa(psi) }[unit];
+  return `${value.toFixed(unit === 'bar' ? 1 : 0)} ${unit}`;
+}
 
 /** What the compression gauge showed, and what it was reckoned as where that is another figure, with the reason. */
 function compressionSaid({ reading, check }: Finding, { value }: Told): string {
@@ -36,15 +36,13 @@ function compressionSaid({ reading, check }: Finding, { value }: Told): string {
   return ` The gauge showed ${gauge(shown, unit)}${corrected}`;
 }
 
-const DECIMALS = { psi: 1, bar: 2, kPa: 0, inHg: 1 } as const;
-
 /** What a watched gauge did, in its own unit, and how far it may fall in that time. */
 function watchSaid(check: Parameters<typeof readWatch>[0], trace: Trace): string {
   const points = trace.points.toSorted((x, y) => x[0] - y[0]);
   const [first, last] = [points[0], points.at(-1)];
   if (!first || !last) return '';
   const { limitRate, pop } = readWatch(check, trace);
-  const as = (p: number): string => `${p.toFixed(DECIMALS[trace.unit])} ${trace.unit}`;
+  const as = (p: number): string => pressureWords(toKpa(p, trace.unit), trace.unit);
   const seconds = Math.round(last[0] - first[0]);
   if (pop) return ` It opened and shut again under pressure, and stood at ${as(last[1])} at the end.`;
   const least = first[1] * Math.exp(-limitRate * (last[0] - first[0]));

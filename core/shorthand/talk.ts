@@ -30,7 +30,7 @@ const aboutOf = (text: string): TalkAbout | null =>
     : (ABOUT.find(([, says]) => says.test(text))?.[0] ?? null);
 
 /** How a line of each kind begins when it is written out. */
-export const TALK_WORDS: Readonly<Record<TalkAbout, string>> = {
+const TALK_WORDS: Readonly<Record<TalkAbout, string>> = {
   promise: 'promised',
   call: 'call',
   order: 'order',

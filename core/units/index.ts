@@ -13,6 +13,6 @@ export {
 } from './pressure';
 export { airAt, altitudeOf, ambientFraction, densityFraction, mixtureShift } from './atmosphere';
 export { mmToThou, thouToMm } from './length';
-export { askWhich, figureIn, figuresIn, readNumber, wholeIn, type NumberRead, type Within } from './numbers';
+export { figureIn, figuresIn, readNumber, wholeIn, type NumberRead, type Within } from './numbers';
 export { formatTurns, parseTurns } from './turns';
 export { convert, QUANTITIES, type ConverterUnit, type Quantity } from './quantities';

@@ -81,7 +81,7 @@ export function readNumber(text: string, within?: Within): NumberRead {
 }
 
 /** Asks which of two readings is meant: one sentence, without its full stop. */
-export const askWhich = (text: string, [thousands, decimal]: readonly [number, number]): string =>
+const askWhich = (text: string, [thousands, decimal]: readonly [number, number]): string =>
   `"${text.trim()}" may be ${thousands} or ${decimal}; write it as one of them`;
 
 /** A figure that lies within bounds, or one sentence, without its full stop, on why it is none. */

@@ -1,11 +1,11 @@
 import type { Chance } from '../../chance';
 import {
   CAUSE_IDS,
+  causeOf,
   causesPutRight,
   checkOf,
   CHECKS,
   remedyOf,
-  seenAs,
   toOpen,
   type CauseId,
   type CheckId,
@@ -292,8 +292,7 @@ function look(chance: Chance, hands: Hands, truth: Truth, told: Told, planned: C
   // Mended in passing, not noted: seen again it is right.
   if (fault && chance() < hands.inPassing * 0.4 && truth.left.has(fault)) {
     truth.left.delete(fault);
-    const again = Object.keys(checkOfCause(fault)) as CheckId[];
-    const [check] = again;
+    const check = seenIn(fault).find((id) => checkOf(id).is === 'look' && checkOf(id).access.length === 0);
     if (check) return makeCheck(chance, { ...hands, thorough: 1 }, truth, told, check);
   }
   if (!planned || chance() < 0.04) {
@@ -309,28 +308,16 @@ function look(chance: Chance, hands: Hands, truth: Truth, told: Told, planned: C
   const could = CHECKS.filter(
     (c) => !c.engine && !c.notOn?.includes(truth.known.machine.kind) && c.group !== 'running',
   ).map((c) => c.id);
-  const gauged = chance() < 0.06 && checkOf('compression-gauge').engine !== 'running';
+  const gauged = chance() < 0.06;
   const check = gauged ? 'compression-gauge' : chance() < hands.thorough ? planned : pick(chance, could);
   const { engine } = checkOf(check);
   if (unsafe && (engine === 'running' || engine === 'started')) return safetyAct(chance, truth);
   return makeCheck(chance, hands, truth, told, check);
 }
 
-const checkOfCause = (cause: CauseId): Readonly<Record<string, unknown>> =>
-  CHECKS.reduce<Record<string, unknown>>((known, c) => {
-    if (c.access.length === 0 && c.is === 'look' && seenIn(cause).includes(c.id)) known[c.id] = true;
-    return known;
-  }, {});
-
-function seenIn(cause: CauseId): CheckId[] {
-  return CHECKS.filter((c) => c.results.some((r) => SEEN_AS.get(`${c.id} ${r.id}`)?.includes(cause))).map(
-    (c) => c.id,
-  );
-}
-
-const SEEN_AS = new Map(
-  CHECKS.flatMap((c) => c.results.map((r) => [`${c.id} ${r.id}`, seenAs(c.id, r.id)] as const)),
-);
+/** The checks that look at a cause's very part. */
+const seenIn = (cause: CauseId): CheckId[] =>
+  CHECKS.filter((c) => c.id in (causeOf(cause).seen ?? {})).map((c) => c.id);
 
 const KIT: readonly CauseId[] = remedyOf('carburettor-rebuild').mends;
 
