@@ -7,7 +7,8 @@ import {
 } from '@rusty-wren/core/knowledge';
 import type { LearntHere, Paces } from '@rusty-wren/core/learning';
 import type { MachineFacts, MachineKind } from '@rusty-wren/core/machine';
-import type { Entry, Leaving, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
+import type { Leaving } from '@rusty-wren/core/account';
+import type { Entry, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
 import type { PricedMachine } from '@rusty-wren/core/worth';
 

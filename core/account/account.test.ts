@@ -88,7 +88,7 @@ describe('a kit is one act', () => {
     );
     expect(mattersIn(account, 'mended').map((m) => m.cause)).toEqual(['carb-tampered']);
     expect(done).toContain(
-      'The carburettor has been taken apart before and was not put together as it was built.',
+      'Found and put right: the carburettor has been taken apart before and was not put together as it was built.',
     );
     for (const never of ['sieve', 'passage', 'membrane']) expect(done).not.toContain(never);
     for (const never of ['clogged', 'blocked', 'stiff']) expect(report).not.toContain(never);
@@ -113,7 +113,7 @@ describe('a kit is one act', () => {
       kit('cured'),
     );
     expect(mattersIn(account, 'mended').map((m) => m.cause)).toEqual(['pump-diaphragm-stiff']);
-    expect(done).toContain('The fuel pump inside the carburettor has gone stiff. That was put right.');
+    expect(done).toContain('Found and put right: the fuel pump inside the carburettor has gone stiff.');
   });
 });
 
@@ -153,6 +153,17 @@ describe('seen wrong, then measured right', () => {
     const picture = readJob([...entries, strike], TRIMMER);
     expect(picture.found).toEqual([]);
     expect(picture.setRight).toEqual([]);
+  });
+
+  it('is asked as well where the second look shows another fault', () => {
+    const off = find('fuel-filter-look', 'off-the-line');
+    const clogged = find('fuel-filter-look', 'clogged');
+    const asked = job(complaint('fades-under-way'), off, clogged).picture.setRight;
+    expect(asked).toEqual([
+      { cause: 'fuel-filter-off', check: 'fuel-filter-look', wrong: 'e1', right: 'e2' },
+    ]);
+    const again = job(complaint('fades-under-way'), clogged, find('fuel-filter-look', 'clogged'));
+    expect(again.picture.setRight).toEqual([]);
   });
 
   it('is not asked where a repair stands between, nor while it is wrong again', () => {
@@ -258,7 +269,7 @@ describe('a safety fault', () => {
   it('put right is in the work done', () => {
     const right: Noted = { kind: 'answered', body: { safety: 'put-right' } };
     const { workDone, worth } = job(complaint('no-fire'), fault, right, repair('plug-failed', 'cured'));
-    expect(workDone).toContain('For safety: chain catcher broken. That was put right.');
+    expect(workDone).toContain('Found and put right, for safety: chain catcher broken.');
     expect(workDone).not.toContain('Not to be used');
     expect(worth.choices[0]!.jobs.map((j) => j.job.id)).toContain('safety-part');
   });

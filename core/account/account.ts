@@ -1,6 +1,6 @@
 import { creditOf, type Case, type Credit } from '../diagnosis';
 import { causesPutRight, type CauseId } from '../knowledge';
-import type { FoundFault, Picture, Repair, SafetyFault, SafetyMended } from '../log';
+import type { FoundFault, Picture, Repair, SafetyFault, SafetyMended, Settled, ToMend } from '../log';
 
 /**
  * On what it rests that a fault was there. `seen`: looked at or measured. `settled`: a technician said so. `credited`: its
@@ -45,6 +45,8 @@ export interface Account {
   acts: readonly Act[];
   /** In words of one's own: settled on, and how its work turned out; null before it. */
   others: readonly { words: string; entryId: string; state: MatterState }[];
+  /** What was settled on and is not done: to be put right next. */
+  toMend: readonly Settled[];
   safety: { standing: readonly SafetyFault[]; mended: readonly SafetyMended[] };
   cured: boolean;
   /** What it is was settled on or cured: what else might have been it is nobody's business any more. */
@@ -146,6 +148,7 @@ export function accountOf(picture: Picture, c: Case): Account {
     others: picture.settled.flatMap((s) =>
       'other' in s ? [{ words: s.other, entryId: s.entryId, state: stateOf(s.outcome, false) }] : [],
     ),
+    toMend: picture.settled.filter((s) => s.outcome === null),
     safety: { standing: picture.safetyFaults, mended: picture.safetyMended },
     cured: picture.cured,
     decided:
@@ -157,3 +160,19 @@ export function accountOf(picture: Picture, c: Case): Account {
 /** Faults that stand, were put right, or were put right in vain, as the account has them. */
 export const mattersIn = (account: Account, ...states: readonly MatterState[]): Matter[] =>
   account.matters.filter((m) => states.includes(m.state));
+
+/**
+ * The work that helped, each once: a whole job by what it is, else the fault it put right. A part that was seen sound was not mended.
+ *
+ * @example workThatHelped(account) // [{ cause: 'fuel-filter-clogged' }, { other: 'bolt in the fan' }]
+ */
+export function workThatHelped({ acts, matters, others }: Account): ToMend[] {
+  const helped = new Map<string, ToMend>();
+  for (const { repair, tried } of acts) {
+    if (!('cause' in repair) || !tried) continue;
+    const { cause, remedy } = repair;
+    if (remedy) helped.set(remedy, { cause, remedy });
+    else if (matters.some((m) => m.cause === cause && m.state === 'mended')) helped.set(cause, { cause });
+  }
+  return [...helped.values(), ...others.flatMap((o) => (o.state === 'mended' ? [{ other: o.words }] : []))];
+}

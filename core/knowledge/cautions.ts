@@ -9,7 +9,8 @@ export const CAUTIONS = {
   burst: 'Full throttle in bursts under five seconds. Tool clear, nobody in line, eyes and ears covered.',
   muffler: 'Muffler burns: let it cool.',
   screen: 'The spark screen goes back in: leaving it out can start a fire and may be unlawful.',
-  chain: 'Chain brake on, chain or blade covered, gloves on.',
+  /** Of the kind of machine: `onTool` fills it in. */
+  tool: '{held}',
   solvent: 'Gloves and eye cover: solvent and air sting.',
   halfBar: 'About 0.5 bar (7 psi); never beyond 1 bar.',
   casePressure: 'Never above 0.7 bar (10 psi).',

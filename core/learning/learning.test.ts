@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { accountOf, type Account, type MatterState } from '../account';
 import { diagnose, type Commonness } from '../diagnosis';
 import { CAUSE_IDS, type CauseId } from '../knowledge';
-import type { Picture } from '../log';
+import { readJob, type Picture } from '../log';
 import {
   commonnessIn,
   expectedOn,
@@ -29,48 +30,41 @@ const step = (done: boolean) => ({
   by: { kind: 'proved', step: 'idle-minute' } as const,
   done,
 });
-type Read = Pick<Picture, 'stage' | 'complaints' | 'found' | 'proof' | 'settled'>;
-const fault = (cause: CauseId, state: Read['found'][number]['state']): Read['found'][number] =>
-  ({
-    cause,
-    state,
-    refs: ['1'],
-    cured: state === 'mended',
-    answer: null,
-  }) as unknown as Read['found'][number];
-const closed = (more: Partial<Read> = {}): Read => ({
-  stage: 'closed',
-  complaints: [{ entryId: '1', complaint: 'no-fire' }],
-  found: [fault('coil-failed', 'mended')],
-  settled: [
-    {
-      entryId: '2',
-      notedAt: '',
-      cause: 'coil-failed',
-      outcome: 'cured',
-    } as unknown as Read['settled'][number],
-  ],
-  proof: [step(true)],
-  ...more,
+const matter = (cause: CauseId, state: MatterState): Account['matters'][number] => ({
+  cause,
+  state,
+  basis: 'seen',
+  from: ['1'],
+  answer: null,
 });
+const act = (cause: CauseId): Account['acts'][number] =>
+  ({ repair: { entryId: '2', cause, outcome: 'cured' }, credit: [], sure: true, tried: true }) as never;
+const lesson = (
+  log: Partial<Pick<Picture, 'stage' | 'complaints' | 'proof'>> = {},
+  { matters = [matter('coil-failed', 'mended')], acts = [act('coil-failed')] }: Partial<Account> = {},
+) =>
+  lessonOf(
+    { stage: 'closed', complaints: [{ entryId: '1', complaint: 'no-fire' }], proof: [step(true)], ...log },
+    { ...accountOf(readJob([], SAW), { machine: SAW, history: {}, evidence: [], off: [] }), matters, acts },
+  );
 
 describe('a closed job', () => {
   it('teaches what was mended on it and proved', () => {
-    expect(lessonOf(closed())).toEqual({ counts: 1000, found: ['coil-failed'] });
+    expect(lesson()).toEqual({ counts: 1000, found: ['coil-failed'] });
   });
   it.each([
-    ['open', { stage: 'proof' }],
-    ['closed with nothing complained of', { complaints: [] }],
-    ['closed with nothing found', { found: [] }],
-    ['closed after repairs in vain', { found: [fault('coil-failed', 'vain')] }],
-    ['closed with a repair nobody tried', { found: [fault('coil-failed', 'untried')] }],
-    ['closed with what cannot be the complaint', { found: [fault('chain-dull', 'standing')] }],
-  ] as [string, Partial<Read>][])('teaches nothing while %s', (_, more) => {
-    expect(lessonOf(closed(more))).toBeNull();
+    ['open', lesson({ stage: 'proof' })],
+    ['closed with nothing complained of', lesson({ complaints: [] })],
+    ['closed with nothing found', lesson({}, { matters: [] })],
+    ['closed after repairs in vain', lesson({}, { matters: [matter('coil-failed', 'vain')] })],
+    ['closed with a repair nobody tried', lesson({}, { matters: [matter('coil-failed', 'untried')] })],
+    ['closed with what cannot be the complaint', lesson({}, { matters: [matter('chain-dull', 'standing')] })],
+  ])('teaches nothing while %s', (_, taught) => {
+    expect(taught).toBeNull();
   });
   it('counts less unproved, or told and left', () => {
-    expect(lessonOf(closed({ proof: [step(false)] }))?.counts).toBe(400);
-    expect(lessonOf(closed({ found: [fault('coil-failed', 'standing')], settled: [] }))?.counts).toBe(400);
+    expect(lesson({ proof: [step(false)] })?.counts).toBe(400);
+    expect(lesson({}, { matters: [matter('coil-failed', 'standing')], acts: [] })?.counts).toBe(400);
   });
 });
 

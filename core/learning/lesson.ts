@@ -1,3 +1,4 @@
+import { mattersIn, workThatHelped, type Account } from '../account';
 import { causesOn, explainsAny } from '../diagnosis';
 import { CAUSES, type CauseId, type ComplaintId } from '../knowledge';
 import type { Picture } from '../log';
@@ -24,19 +25,20 @@ export const groupOf = (machine: MachineFacts): string => classOf(machine).name;
  * tried, is no lesson.
  */
 export function lessonOf(
-  picture: Pick<Picture, 'stage' | 'complaints' | 'found' | 'proof' | 'settled'>,
+  picture: Pick<Picture, 'stage' | 'complaints' | 'proof'>,
+  account: Account,
 ): Lesson | null {
   const complaints = picture.complaints.map((c) => c.complaint);
   if (picture.stage !== 'closed' || complaints.length === 0) return null;
-  const found = picture.found
-    .filter(
-      ({ cause, state }) => (state === 'standing' || state === 'mended') && explainsAny(cause, complaints),
-    )
-    .map(({ cause }) => cause)
+  const found = mattersIn(account, 'standing', 'mended')
+    .map((m) => m.cause)
+    .filter((cause) => explainsAny(cause, complaints))
     .toSorted();
   if (found.length === 0) return null;
-  const mended = picture.settled.some((s) => s.outcome === 'cured' || s.outcome === 'better');
-  const proved = mended && picture.proof.length > 0 && picture.proof.every((step) => step.done);
+  const proved =
+    workThatHelped(account).length > 0 &&
+    picture.proof.length > 0 &&
+    picture.proof.every((step) => step.done);
   return { counts: proved ? PROVED : UNPROVED, found };
 }
 

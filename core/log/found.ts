@@ -77,7 +77,7 @@ const asEvidence = (f: Finding): Evidence | null =>
     : { ref: f.entryId, kind: 'finding', check: f.check, result: f.result, sureness: f.sureness };
 
 /**
- * Faults that were seen and then seen sound, with nothing noted between that put them right. `unstruck`: as done, with what was
+ * Faults that were seen and then seen gone, with nothing noted between that put them right. `unstruck`: as done, with what was
  * superseded; `read`: its findings.
  */
 export function readSetRight(unstruck: readonly Entry[], read: ReadonlyMap<string, Finding>): SetRight[] {
@@ -104,9 +104,11 @@ export function readSetRight(unstruck: readonly Entry[], read: ReadonlyMap<strin
       return;
     }
     const righted = new Set(between.flatMap(rightedIn));
-    const isRight = finding.result === checkOf(check).results[0]?.id;
+    // Seen sound, or with another fault: what was seen first is there no more.
+    const shows = factIn(sound);
+    const isGone = finding.result === checkOf(check).results[0]?.id || shows.length > 0;
     for (const cause of factIn(wrong))
-      if (isRight && !righted.has(cause)) open.set(cause, { cause, ...pair });
+      if (isGone && !shows.includes(cause) && !righted.has(cause)) open.set(cause, { cause, ...pair });
   });
   return [...open.values()];
 }

@@ -1,4 +1,3 @@
-export { leavingOf, type Leaving } from './leaving';
 export { COMEBACK_DAYS, comebackOf, type Gone } from './comeback';
 export {
   BEHIND_ANSWERS,

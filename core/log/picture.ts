@@ -91,7 +91,7 @@ export interface SafetyMended {
 }
 
 /**
- * A fault that was seen, and seen sound later with no repair between: it was set right in passing, or read wrong the first
+ * A fault that was seen, and seen gone later with no repair between: it was set right in passing, or read wrong the first
  * time. Nobody but whoever did it knows; until then neither is said.
  */
 export interface SetRight {

@@ -12,7 +12,7 @@ import {
   type PartId,
 } from '../knowledge';
 import { missingToRun } from '../diagnosis';
-import type { MachineFacts } from '../machine';
+import type { MachineFacts, MachineKind } from '../machine';
 import { judgeReading } from '../reading';
 import type { Bodies, Entry, EntryOf } from './entry';
 import { asDone, inOrder, strikesOf } from './order';
@@ -116,37 +116,38 @@ export const openBehind = (
   );
 
 /** What is to be mended, by name. */
-export const nameOfMend = (what: ToMend): string => {
+export const nameOfMend = (what: ToMend, kind?: MachineKind): string => {
   if ('other' in what) return what.other;
-  return what.remedy ? remedyOf(what.remedy).does : causeOf(what.cause).name;
+  return what.remedy ? remedyOf(what.remedy).does : causeOf(what.cause, kind).name;
 };
 
 function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   const ends: OpenEnd[] = [];
+  const { kind } = p.machine;
   for (const { cause, check } of p.setRight)
     ends.push({
       id: 'set-right',
-      says: `Seen wrong and then right, and nobody said which: ${cause ? causeOf(cause).name : checkOf(check).name}.`,
+      says: `Seen wrong and then right, and nobody said which: ${cause ? causeOf(cause, kind).name : checkOf(check, kind).name}.`,
     });
   const standing = p.settled.filter((s) => s.outcome !== 'no-change');
   if (standing.length === 0) ends.push({ id: 'settle', says: 'No cause is settled yet.' });
   for (const settled of standing) {
     if (settled.outcome === null)
-      ends.push({ id: 'repair', says: `No repair recorded for: ${nameOfMend(settled)}.` });
+      ends.push({ id: 'repair', says: `No repair recorded for: ${nameOfMend(settled, kind)}.` });
     if (settled.outcome === 'untried' && !p.cured)
-      ends.push({ id: 'repair', says: `Done, and not tried yet: ${nameOfMend(settled)}.` });
+      ends.push({ id: 'repair', says: `Done, and not tried yet: ${nameOfMend(settled, kind)}.` });
     const open = 'cause' in settled ? openBehind(settled.cause, p) : [];
     if (open.length > 0) {
       ends.push({
         id: 'behind',
-        says: `${nameOfMend(settled)} is a result. Still to answer: ${open.map((b) => causeOf(b).name).join(', ')}.`,
+        says: `${nameOfMend(settled, kind)} is a result. Still to answer: ${open.map((b) => causeOf(b, kind).name).join(', ')}.`,
       });
     }
   }
   const mending = new Set(standing.flatMap((s) => ('cause' in s ? [s.cause] : [])));
   for (const { cause, state, answer } of p.found)
     if (state === 'standing' && !answer && !mending.has(cause))
-      ends.push({ id: 'found', says: `Found, and nothing done about it: ${causeOf(cause).name}.` });
+      ends.push({ id: 'found', says: `Found, and nothing done about it: ${causeOf(cause, kind).name}.` });
   const off = p.off.filter((item) => item.part !== 'tank-drained');
   if (off.length > 0) ends.push({ id: 'tray', says: `Still off: ${off.map((o) => o.name).join(', ')}.` });
   const unproved = p.proof.filter((s) => !s.done);

@@ -14,6 +14,7 @@ import {
   type RepairOutcome,
   type ToldHow,
 } from '../knowledge';
+import type { MachineKind } from '../machine';
 import { formatTurns } from '../units';
 import type { Reading } from '../reading';
 import { moveInWords, readBlip } from '../tuning';
@@ -144,9 +145,9 @@ export function historyWords(h: History): string[] {
 
 const after = (words: string | undefined): string => (words ? `. ${words}` : '');
 
-const doneWords = (body: ToMend): string => {
+const doneWords = (body: ToMend, kind?: MachineKind): string => {
   if ('other' in body) return body.other;
-  return body.remedy ? remedyOf(body.remedy).does : causeOf(body.cause).remedy;
+  return body.remedy ? remedyOf(body.remedy).does : causeOf(body.cause, kind).remedy;
 };
 
 /** What came of a try at starting. */
@@ -197,8 +198,11 @@ function offWords(body: Bodies['took-off']): string {
   return [name, how, uncounted && 'not counted'].filter(Boolean).join(', ');
 }
 
-/** An entry as the trail tells it: what it is about, and what it says. */
-export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'>): {
+/** An entry as the trail tells it: what it is about, and what it says. `kind`: whose words are used. */
+export function entryWords(
+  { entry, judged }: Pick<TrailLine, 'entry' | 'judged'>,
+  kind?: MachineKind,
+): {
   about: string;
   says: string;
 } {
@@ -213,7 +217,7 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
     case 'history':
       return { about: 'History', says: historyWords(entry.body.answers).join(', ') };
     case 'finding':
-      return findingSays(entry, judged);
+      return findingSays(entry, judged, kind);
     case 'took-off':
       return { about: 'Off', says: offWords(entry.body) };
     case 'put-back': {
@@ -297,22 +301,25 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
     case 'repair':
       return {
         about: 'Repair',
-        says: `${doneWords(entry.body)}: ${OUTCOME_WORDS[entry.body.outcome]}${after(entry.body.note)}`,
+        says: `${doneWords(entry.body, kind)}: ${OUTCOME_WORDS[entry.body.outcome]}${after(entry.body.note)}`,
       };
     case 'verdict': {
       const { body } = entry;
       if ('other' in body) return { about: 'Settled', says: body.other };
       return 'settles' in body
-        ? { about: 'Settled', says: `${causeOf(body.settles).name}${after(body.words)}` }
+        ? { about: 'Settled', says: `${causeOf(body.settles, kind).name}${after(body.words)}` }
         : {
             about: 'Behind it',
-            says: `${causeOf(body.behind).name}: ${ANSWERS[body.answer]}${after(body.words)}`,
+            says: `${causeOf(body.behind, kind).name}: ${ANSWERS[body.answer]}${after(body.words)}`,
           };
     }
     case 'answered': {
       const { body } = entry;
       return 'cause' in body
-        ? { about: 'Found', says: `${causeOf(body.cause).name}: ${FOUND[body.answer]}${after(body.words)}` }
+        ? {
+            about: 'Found',
+            says: `${causeOf(body.cause, kind).name}: ${FOUND[body.answer]}${after(body.words)}`,
+          }
         : { about: 'Safety fault', says: `${SAFETY[body.safety]}${after(body.words)}` };
     }
     case 'screw': {
@@ -373,6 +380,7 @@ export function entryWords({ entry, judged }: Pick<TrailLine, 'entry' | 'judged'
 function findingSays(
   entry: Extract<Entry, { kind: 'finding' }>,
   judged: TrailLine['judged'],
+  kind?: MachineKind,
 ): { about: string; says: string } {
   const { check, result, reading, pulls, note } = entry.body;
   const id = result ?? (judged && 'result' in judged ? judged.result : undefined);
@@ -380,7 +388,7 @@ function findingSays(
   const label =
     id !== undefined ? (resultOf(check, id)?.label ?? id) : judged ? 'cannot be judged' : undefined;
   return {
-    about: checkOf(check).name,
+    about: checkOf(check, kind).name,
     says: [label, reading && readingWords(reading), pulls !== undefined && pullsWords(pulls), note]
       .filter(Boolean)
       .join(', '),

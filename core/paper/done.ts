@@ -1,7 +1,9 @@
 import { type Account, type Act } from '../account';
-import { sentence, type Said } from '../log';
+import type { CauseId } from '../knowledge';
+import { sentence, type Picture, type Said } from '../log';
+import type { MachineKind } from '../machine';
 import { PLAIN_REMEDY } from './plain/remedies';
-import { causeClause, causeSaid, said } from './words';
+import { causeClause, said } from './words';
 
 /** How work turned out, as it is added to what was done. */
 function since({ repair, tried }: Act): string {
@@ -12,9 +14,14 @@ function since({ repair, tried }: Act): string {
 
 const others = (act: Act, { acts }: Account): readonly Act[] => acts.filter((a) => a !== act);
 
+/** A fault that was found and is gone, in a layman's sentence. */
+export const foundMended = (cause: CauseId, kind: MachineKind): string =>
+  `Found and put right: ${causeClause(cause, kind)}.`;
+
 /** What a piece of work did, in a layman's sentences: what was seen is said as seen, what was not as what it most likely was. */
-function actSaid(act: Act, account: Account): Said {
+function actSaid(act: Act, account: Account, kind: MachineKind): Said {
   const { repair, credit, sure } = act;
+  const foundAndMended = (cause: CauseId): string => foundMended(cause, kind);
   const of = (text: string): Said => said(text, repair.entryId, repair.toldBy);
   if ('other' in repair) return of(`${sentence(repair.other)}. ${since(act)}`);
   const seen = new Set(account.matters.flatMap((m) => (m.basis === 'seen' ? [m.cause] : [])));
@@ -23,19 +30,18 @@ function actSaid(act: Act, account: Account): Said {
     if (plain) return of(`${plain}${since(act)}`);
     return of(
       seen.has(repair.cause)
-        ? `${causeSaid(repair.cause)} That was put right. It changed nothing of what it came with.`
-        : `We also tried a repair in case ${causeClause(repair.cause)}; it changed nothing.`,
+        ? `${foundAndMended(repair.cause)} It changed nothing of what it came with.`
+        : `We also tried a repair in case ${causeClause(repair.cause, kind)}; it changed nothing.`,
     );
   }
   const known = credit.filter((c) => seen.has(c.cause)).map((c) => c.cause);
-  if (known.length > 0)
-    return of(`${plain}${known.map(causeSaid).join(' ')} That was put right. ${since(act)}`);
+  if (known.length > 0) return of(`${plain}${known.map(foundAndMended).join(' ')} ${since(act)}`);
   if (!repair.remedy && !account.matters.some((m) => m.cause === repair.cause))
     return of(
-      `We also did a repair in case ${causeClause(repair.cause)}, though it had looked sound. ${since(act)}`,
+      `We also did a repair in case ${causeClause(repair.cause, kind)}, though it had looked sound. ${since(act)}`,
     );
   if (sure && !repair.remedy)
-    return of(`Put right, as what it most likely was: ${causeClause(repair.cause)}. ${since(act)}`);
+    return of(`Put right, as what it most likely was: ${causeClause(repair.cause, kind)}. ${since(act)}`);
   // What another piece of work of the same go is known to have put right needs no guess.
   const accounted = others(act, account).some(
     (o) => o.repair.outcome === repair.outcome && o.credit.some((c) => seen.has(c.cause)),
@@ -44,28 +50,35 @@ function actSaid(act: Act, account: Account): Said {
   const guess =
     accounted || !first || repair.outcome === 'untried'
       ? ''
-      : ` Which part of it was at fault was not seen: most likely ${causeClause(first.cause)}${
-          second ? `, or ${causeClause(second.cause)}` : ''
+      : ` Which part of it was at fault was not seen: most likely ${causeClause(first.cause, kind)}${
+          second ? `, or ${causeClause(second.cause, kind)}` : ''
         }.`;
   return of(`${plain}${since(act)}${guess}`);
 }
 
 /** All that was done on a job, in the order it was done: each once. */
-export function doneSaid({ account }: { account: Account }): Said[] {
+export function doneSaid({
+  account,
+  picture,
+}: {
+  account: Account;
+  picture: Pick<Picture, 'machine'>;
+}): Said[] {
+  const { kind } = picture.machine;
   const texts = new Map<string, Said>();
   for (const act of account.acts) {
-    const one = actSaid(act, account);
+    const one = actSaid(act, account, kind);
     const known = texts.get(one.text);
     texts.set(one.text, known ? said(one.text, ...new Set([...known.from, ...one.from])) : one);
   }
   // A trial whose new part stays in puts right as well: no other work says so.
   const worked = new Set(account.acts.flatMap((a) => a.credit.map((c) => c.cause)));
   for (const { cause, state, from } of account.matters) {
-    const text = `${causeSaid(cause)} That was put right.`;
+    const text = foundMended(cause, kind);
     if (state === 'mended' && !worked.has(cause)) texts.set(text, said(text, ...from));
   }
   for (const f of account.safety.mended) {
-    const text = `For safety: ${f.words}. That was put right.`;
+    const text = `Found and put right, for safety: ${f.words}.`;
     texts.set(text, said(text, f.entryId, f.mendedBy));
   }
   return [...texts.values()];

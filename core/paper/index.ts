@@ -1,5 +1,5 @@
 export { NO_EDITS, withEdits, type Edits } from './edits';
-export { doneSaid } from './done';
+export { doneSaid, foundMended } from './done';
 export { paperFor, type PaperFor } from './paperFor';
 export { cardOf, PAPER_NAMES, tagOf, titleOf, workDoneOf } from './papers';
 export { reportOf, type PaperOf } from './report';

@@ -3,7 +3,7 @@ import { PLAIN_WATCH } from './plain/watch';
 import { describe, expect, it } from 'vitest';
 import { accountOf } from '../account';
 import { diagnose } from '../diagnosis';
-import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, type CauseId } from '../knowledge';
+import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, onTool, type CauseId } from '../knowledge';
 import {
   caseOf,
   changesBetween,
@@ -16,13 +16,15 @@ import {
   type Noted,
   type Picture,
 } from '../log';
+import { MACHINE_KINDS } from '../machine';
 import { askedOf, likelyNow, USUAL_RULES, worthOf } from '../worth';
 import {
   cardOf,
   causeClause,
+  causeSaid,
+  foundMended,
   NO_EDITS,
   chanceSaid,
-  PLAIN_CAUSE,
   PLAIN_CHOICE,
   PLAIN_COMPLAINT,
   PLAIN_RESULT,
@@ -75,11 +77,13 @@ const SLANG =
 
 describe('plain words', () => {
   const all = [
-    ...Object.values(PLAIN_CAUSE),
+    ...MACHINE_KINDS.flatMap((kind) => CAUSE_IDS.map((cause) => causeSaid(cause, kind))),
     ...Object.values(PLAIN_COMPLAINT),
     ...Object.values(PLAIN_CHOICE).map((name) => `${name}.`),
     ...CHECKS.flatMap((c) =>
-      c.results.map((r) => (PLAIN_RESULT[c.id] as Record<string, string>)[r.id] ?? `${c.id} ${r.id}`),
+      c.results.map((r) =>
+        onTool((PLAIN_RESULT[c.id] as Record<string, string>)[r.id] ?? `${c.id} ${r.id}`, 'chainsaw'),
+      ),
     ),
   ];
   it('every cause, complaint and result of a check is a sentence', () => {
@@ -90,7 +94,7 @@ describe('plain words', () => {
     expect(all.filter((sentence) => SLANG.test(sentence))).toEqual([]);
   });
   it('a cause fits inside another sentence', () => {
-    for (const cause of CAUSE_IDS) expect(causeClause(cause)).toMatch(/^[a-z].*[^.]$/);
+    for (const cause of CAUSE_IDS) expect(causeClause(cause, 'trimmer')).toMatch(/^[a-z].*[^.]$/);
   });
   it('chances are never finer than a tenth', () => {
     expect([0.01, 0.049, 0.05, 0.34, 0.94, 0.97].map(chanceSaid)).toEqual([
@@ -157,7 +161,7 @@ describe('a report', () => {
           ),
         );
         for (const f of picture.found)
-          if (f.state === 'standing') expect(paper).toContain(PLAIN_CAUSE[f.cause]);
+          if (f.state === 'standing') expect(paper).toContain(causeSaid(f.cause, picture.machine.kind));
         expect(text(blocks)).not.toMatch(/undefined|NaN|null/);
       }),
       {
@@ -193,7 +197,7 @@ describe('the other papers', () => {
 
   it('work done: what was put right, who agreed to what, and that it was started', () => {
     const paper = text(workDoneOf(at(mended)));
-    expect(paper).toContain(`${PLAIN_CAUSE[stiff]} That was put right.`);
+    expect(paper).toContain(foundMended(stiff, MACHINE.kind));
     expect(paper).toContain('Agreed by Odile Farrant up to €48.');
     expect(paper).toContain('It was started 1 time here.');
   });
@@ -229,7 +233,7 @@ describe('the other papers', () => {
 
   it('of every cause either nothing is asked of its owner, or one sentence that says what to do', () => {
     for (const cause of CAUSE_IDS) {
-      const says = PLAIN_WATCH[cause];
+      const says = PLAIN_WATCH[cause] && onTool(PLAIN_WATCH[cause], 'chainsaw');
       if (says !== null) expect(says, cause).toMatch(/^[A-Z][^%]+[.]$/);
     }
     // What ruins an engine, burns somebody or cannot be stopped is never passed over.

@@ -1,5 +1,5 @@
 import { mattersIn } from '../account';
-import { checkOf } from '../knowledge';
+import { checkOf, onTool } from '../knowledge';
 import { drillFor, ownersDrill } from '../starting';
 import { figuresOf } from '../machine';
 import {
@@ -82,13 +82,14 @@ function signatureOf({ decision, photos }: Picture): Block[] {
 /** What was done: put right, fitted, set, proved how, and what was left undone by choice. */
 export function workDoneOf(at: PaperOf): Block[] {
   const { picture } = at;
+  const { kind } = picture.machine;
   const done = doneSaid(at);
-  const figures = provingFindings(picture).flatMap((f) => findingSaid(f) ?? []);
+  const figures = provingFindings(picture).flatMap((f) => findingSaid(f, kind) ?? []);
   const proved = picture.proof.filter((s) => s.done).map((s) => said(`Proved: ${s.label.toLowerCase()}.`));
   const starts = picture.starts.filter((s) => s.outcome === 'runs');
   const left = [
     ...standingFaults(at).map((f) =>
-      said(`Not mended: ${causeClause(f.cause)}. It may fail again.`, ...f.said.from),
+      said(`Not mended: ${causeClause(f.cause, kind)}. It may fail again.`, ...f.said.from),
     ),
     ...picture.leftOff.map((l) => said(`${sentence(l.name)} stays off: ${l.words}.`, l.entryId)),
   ];
@@ -150,7 +151,10 @@ export function cardOf(at: PaperOf): Block[] {
   const { mix } = figuresOf(picture.machine);
   const watch = new Map<string, Said>();
   for (const { cause, from: refs } of mattersIn(account, 'standing', 'untried', 'mended'))
-    if (PLAIN_WATCH[cause]) watch.set(PLAIN_WATCH[cause], said(PLAIN_WATCH[cause], ...refs));
+    if (PLAIN_WATCH[cause]) {
+      const text = onTool(PLAIN_WATCH[cause], picture.machine.kind);
+      watch.set(text, said(text, ...refs));
+    }
   return [
     heading('Start it like this'),
     ...list([...steps, said('Past ten pulls: stop, choke off, wait five minutes, then try without choke.')]),

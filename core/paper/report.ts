@@ -1,5 +1,6 @@
 import { mattersIn, type Account } from '../account';
 import { REMEDIES, type CauseId, type ChoiceId, type RemedyId } from '../knowledge';
+import type { MachineKind } from '../machine';
 import { sentence, type Block, type Picture, type Said } from '../log';
 import type { Suspect } from '../diagnosis';
 import { mostOf, priceSaid, type OfferedChoice, type RepairJob, type Worth } from '../worth';
@@ -47,13 +48,16 @@ export function cameWith({ picture }: Pick<PaperOf, 'picture'>): Said[] {
 }
 
 /** What is wrong and stands, each with what it rests on: seen, or settled on by a hand. */
-export const standingFaults = ({ account }: Pick<PaperOf, 'account'>): { cause: CauseId; said: Said }[] =>
+export const standingFaults = ({
+  account,
+  picture,
+}: Pick<PaperOf, 'account' | 'picture'>): { cause: CauseId; said: Said }[] =>
   mattersIn(account, 'standing').map(({ cause, basis, from }) => ({
     cause,
     said: said(
       basis === 'seen'
-        ? causeSaid(cause)
-        : `We take it to be this, though it was not seen: ${causeClause(cause)}.`,
+        ? causeSaid(cause, picture.machine.kind)
+        : `We take it to be this, though it was not seen: ${causeClause(cause, picture.machine.kind)}.`,
       ...from,
     ),
   }));
@@ -79,8 +83,8 @@ function notKnown({ picture, account }: PaperOf, suspects: readonly Suspect[]): 
   return open.map((s) =>
     said(
       s.probability >= LIKELY
-        ? `Most likely, though not seen: ${causeClause(s.cause)}.`
-        : `It may also be that ${causeClause(s.cause)}.`,
+        ? `Most likely, though not seen: ${causeClause(s.cause, picture.machine.kind)}.`
+        : `It may also be that ${causeClause(s.cause, picture.machine.kind)}.`,
       ...picture.complaints.map((c) => c.entryId),
       ...evidence,
     ),
@@ -94,16 +98,22 @@ const daysSaid = ({ low, high }: OfferedChoice['days']): string =>
       ? `${high} working ${high === 1 ? 'day' : 'days'}`
       : `${low} to ${high} working days`;
 
+/** How faults are named in sentences about a job: the kind of machine, and the entries each rests on. */
+interface Naming {
+  kind: MachineKind;
+  refs: ReadonlyMap<CauseId, readonly string[]>;
+}
+
 /** What stays wrong after a choice, in sentences. */
-function leaves({ leaves: left, id }: OfferedChoice, refs: ReadonlyMap<CauseId, readonly string[]>): Said[] {
+function leaves({ leaves: left, id }: OfferedChoice, { kind, refs }: Naming): Said[] {
   return left
     .filter((l) => l.chance >= SAID_FROM)
     .slice(0, 4)
     .map(({ cause, chance }) =>
       said(
         chance >= SURELY
-          ? `${id === 'as-it-is' ? 'Stays wrong:' : 'Not mended:'} ${causeClause(cause)}.`
-          : `Not looked into: whether ${causeClause(cause)}.`,
+          ? `${id === 'as-it-is' ? 'Stays wrong:' : 'Not mended:'} ${causeClause(cause, kind)}.`
+          : `Not looked into: whether ${causeClause(cause, kind)}.`,
         ...(refs.get(cause) ?? []),
       ),
     );
@@ -115,10 +125,10 @@ const NAMES_A_PRICE: ReadonlySet<ChoiceId> = new Set(['as-it-is', 'bare', 'mend'
 const isWhole = (id: RepairJob['id']): id is RemedyId => REMEDIES.some((r) => r.id === id);
 
 /** What a choice does, or has done already, in a sentence. */
-function jobSaid(job: RepairJob, chance: number, refs: ReadonlyMap<CauseId, readonly string[]>): Said {
+function jobSaid(job: RepairJob, chance: number, { kind, refs }: Naming): Said {
   const [cause] = job.mends;
   const from = job.mends.flatMap((c) => refs.get(c) ?? []);
-  const clause = cause ? causeClause(cause) : '';
+  const clause = cause ? causeClause(cause, kind) : '';
   if (job.done && isWhole(job.id)) return said(`Done already. ${PLAIN_REMEDY[job.id]}`, ...from);
   if (!cause) return said(`${job.done ? 'Done already. ' : ''}${job.does}.`, ...from);
   if (job.done) return said(`Put right already: ${clause}.`, ...from);
@@ -129,17 +139,13 @@ function jobSaid(job: RepairJob, chance: number, refs: ReadonlyMap<CauseId, read
 const choiceName = ({ id, jobs }: OfferedChoice): string =>
   id === 'as-it-is' && jobs.some((j) => j.job.done) ? 'Leave the rest as it is' : PLAIN_CHOICE[id];
 
-function choiceBlock(
-  choice: OfferedChoice,
-  { money, account }: PaperOf,
-  refs: ReadonlyMap<CauseId, readonly string[]>,
-): Block {
+function choiceBlock(choice: OfferedChoice, { money, account }: PaperOf, naming: Naming): Block {
   const { id, price, right, back, jobs, words } = choice;
   const begun = jobs.some((j) => j.job.done);
   const does = jobs
     .filter((j) => j.chance >= SAID_FROM)
     .slice(0, 8)
-    .map(({ job, chance }) => jobSaid(job, chance, refs));
+    .map(({ job, chance }) => jobSaid(job, chance, naming));
   const works = id !== 'replace' && id !== 'parts' && id !== 'as-it-is';
   const risk = works
     ? [
@@ -169,7 +175,7 @@ function choiceBlock(
       ...(plain[id] ? [said(plain[id])] : []),
       ...does,
       ...unsafe,
-      ...(id === 'replace' || id === 'parts' ? [] : leaves(choice, refs)),
+      ...(id === 'replace' || id === 'parts' ? [] : leaves(choice, naming)),
       ...risk,
       ...(words ? [said(words)] : []),
       ...(choice.against ? [said(`We advise against it. ${choice.against.says}`)] : []),
@@ -205,11 +211,14 @@ export const footBlocks = ({ foot, shop }: Pick<PaperOf, 'foot' | 'shop'>): Bloc
 export function reportOf(at: PaperOf, worth: Worth, suspects: readonly Suspect[]): Block[] {
   const { picture, account, money } = at;
   const faults = standingFaults(at).map((f) => f.said);
-  const refs = new Map(account.matters.map((m) => [m.cause, m.from]));
+  const naming: Naming = {
+    kind: picture.machine.kind,
+    refs: new Map(account.matters.map((m) => [m.cause, m.from])),
+  };
   const looked = picture.findings
     // What keeps its user safe is said by name, first of all or among what was done.
     .filter((f) => f.check !== 'safety-walkround')
-    .flatMap((f) => findingSaid(f) ?? []);
+    .flatMap((f) => findingSaid(f, picture.machine.kind) ?? []);
   const unknown = notKnown(at, suspects);
   const safety = safetySaid(at);
   const done = doneSaid(at);
@@ -243,7 +252,7 @@ export function reportOf(at: PaperOf, worth: Worth, suspects: readonly Suspect[]
         ]
       : [
           heading('What can be done'),
-          ...worth.choices.map((c) => choiceBlock(c, at, refs)),
+          ...worth.choices.map((c) => choiceBlock(c, at, naming)),
           ...(best
             ? [{ is: 'text', ...said(`We would take: ${choiceName(best).toLowerCase()}.`) } as const]
             : []),

@@ -1,5 +1,6 @@
 import type { Finding, Said } from '../log';
-import { checkOf, type CauseId } from '../knowledge';
+import { checkOf, onTool, type CauseId } from '../knowledge';
+import type { MachineKind } from '../machine';
 import { measured } from './measured';
 import { PLAIN_CAUSE } from './plain/causes';
 import { PLAIN_RESULT } from './plain/checks';
@@ -11,21 +12,21 @@ export const said = (text: string, ...from: readonly (string | undefined)[]): Sa
 });
 
 /** What a check showed, in a layman's sentence with its figures; null where it showed nothing. */
-export function findingSaid(finding: Finding): Said | null {
+export function findingSaid(finding: Finding, kind: MachineKind): Said | null {
   const { check, result, sureness, entryId } = finding;
   if (result === null) return null;
   const plain = (PLAIN_RESULT[check] as Readonly<Record<string, string>>)[result];
   if (plain === undefined) throw new Error(`${checkOf(check).name} has no result ${result}`);
   const unsure = sureness === 'doubtful' ? ' We could not be certain of it.' : '';
-  return said(`${plain}${measured(finding)}${unsure}`, entryId);
+  return said(`${onTool(plain, kind)}${measured(finding)}${unsure}`, entryId);
 }
 
-/** What is wrong, in a layman's sentence. */
-export const causeSaid = (cause: CauseId): string => PLAIN_CAUSE[cause];
+/** What is wrong with a kind of machine, in a layman's sentence. */
+export const causeSaid = (cause: CauseId, kind: MachineKind): string => onTool(PLAIN_CAUSE[cause], kind);
 
 /** The same inside another sentence, without its full stop: "the fuel line is cracked". */
-export const causeClause = (cause: CauseId): string => {
-  const [first = ''] = PLAIN_CAUSE[cause].split('. ');
+export const causeClause = (cause: CauseId, kind: MachineKind): string => {
+  const [first = ''] = causeSaid(cause, kind).split('. ');
   const bare = first.replace(/\.$/, '');
   return bare.charAt(0).toLowerCase() + bare.slice(1);
 };

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { accountOf } from '../account';
 import { CAUSE_IDS, FAMILY_IDS, LAYER_IDS, type CauseId } from '../knowledge';
-import { makeEntry, readJob, unnumbered, type Entry, type Noted } from '../log';
+import { caseOf, makeEntry, readJob, unnumbered, type Entry, type Noted, type Picture } from '../log';
 import { rebuildOf } from '../rebuild';
 import { partsFor, type PriceLine } from '../worth';
 import {
@@ -23,6 +24,7 @@ import {
   type Need,
   type Part,
   type Stocked,
+  type Want,
 } from './index';
 
 const logOf = (...noted: Noted[]): Entry[] =>
@@ -32,9 +34,11 @@ const logOf = (...noted: Noted[]): Entry[] =>
     ),
     seq: n + 1,
   }));
+const wantedOf = (picture: Picture, catalogue: readonly Part[]): Want[] =>
+  wantsOf(picture, accountOf(picture, caseOf(picture)), rebuildOf(picture), catalogue);
 const wants = (catalogue: readonly Part[], ...noted: Noted[]): string[] => {
   const picture = readJob(logOf(...noted), { kind: 'chainsaw' });
-  return wantsOf(picture, rebuildOf(picture), catalogue).map((w) => w.use);
+  return wantedOf(picture, catalogue).map((w) => w.use);
 };
 const settles = (cause: CauseId): Noted => ({ kind: 'verdict', body: { settles: cause } });
 const complains: Noted = { kind: 'complaint', body: { complaint: 'no-fire' } };
@@ -106,9 +110,34 @@ describe('what a job wants', () => {
     expect(wants([], ...open, renew('kit'), fitted)).toEqual([]);
   });
 
+  it('a whole job that was settled on is one thing to fetch, once', () => {
+    const kit: Noted = {
+      kind: 'verdict',
+      body: { settles: 'metering-diaphragm-stiff', remedy: 'carburettor-rebuild' },
+    };
+    expect(wants([], complains, kit)).toEqual(['carburettor-rebuild']);
+    const fitted: Noted = {
+      kind: 'repair',
+      body: { cause: 'metering-diaphragm-stiff', remedy: 'carburettor-rebuild', outcome: 'untried' },
+    };
+    expect(wants([], complains, kit, fitted)).toEqual([]);
+  });
+
+  it('a broken safety part once the owner has agreed to mending, and not after they refused it', () => {
+    const broken: Noted = {
+      kind: 'finding',
+      body: { check: 'safety-walkround', result: 'fault', sureness: 'sure', note: 'chain catcher broken' },
+    };
+    expect(wants([], complains, broken)).toEqual([]);
+    expect(wants([], complains, broken, decides('mend'))).toEqual(['safety-part']);
+    expect(wants([], complains, broken, decides('as-it-is'))).toEqual([]);
+    const right: Noted = { kind: 'answered', body: { safety: 'put-right' } };
+    expect(wants([], complains, broken, decides('mend'), right)).toEqual([]);
+  });
+
   it('names what it comes from, and a closed job wants nothing', () => {
     const picture = readJob(logOf(complains, settles('coil-failed')), { kind: 'chainsaw' });
-    expect(wantsOf(picture, rebuildOf(picture), [])[0]?.from).toEqual(['e1']);
+    expect(wantedOf(picture, [])[0]?.from).toEqual(['e1']);
     const closed: Noted = { kind: 'stage', body: { stage: 'closed', reason: 'sold' } };
     expect(wants([], complains, settles('coil-failed'), closed)).toEqual([]);
   });
@@ -151,7 +180,7 @@ describe('what was seen to', () => {
 describe('work that is done', () => {
   const done = (...noted: Noted[]): string[] => {
     const picture = readJob(logOf(...noted), { kind: 'chainsaw' });
-    return [...doneOf(picture, rebuildOf(picture))];
+    return [...doneOf(accountOf(picture, caseOf(picture)), rebuildOf(picture))];
   };
   it('is a repair that was made, whatever came of it, and the job it belongs to; a part set aside for it may be in', () => {
     const repair: Noted = { kind: 'repair', body: { cause: 'coil-failed', outcome: 'no-change' } };

@@ -1,4 +1,5 @@
-import { IN_CARBURETTOR, type CauseId, type LayerId } from '../knowledge';
+import { mattersIn, type Account } from '../account';
+import { IN_CARBURETTOR, type CauseId, type ChoiceId, type LayerId } from '../knowledge';
 import type { Picture } from '../log';
 import { isCover, renewsBy, type Rebuild } from '../rebuild';
 import { jobsFor, partsFor, putRightBy, type PricedId } from '../worth';
@@ -25,26 +26,29 @@ const NO_PART: ReadonlySet<PartUse> = new Set<PartUse>([
   'choke-stuck',
 ]);
 
+/** Choices after which the machine is used again, and has to be safe. */
+const MENDING: ReadonlySet<ChoiceId> = new Set<ChoiceId>(['bare', 'mend', 'top-end', 'short-block']);
+
 /** Whether a repair takes a part, by the trade or because the shop keeps one for it. */
 const takesPart = (use: PricedId, catalogue: readonly Part[]): boolean =>
   catalogue.some((p) => servesFor(p, use)) ||
   (!NO_PART.has(use) && partsFor([], use, { kind: 'chainsaw' }).price > 0);
 
-/** The faults that are to be put right now: settled and not tried yet, and what was agreed of those found. */
-function toMend({ settled, found, decision, complaints }: Picture): Map<CauseId, string[]> {
+/** The faults that are to be put right now: settled and not done yet, and what was agreed of those found. */
+function toMend({ decision, complaints }: Picture, account: Account): Map<CauseId, string[]> {
   const causes = new Map<CauseId, string[]>();
   const take = (cause: CauseId, from: readonly string[]): void => {
     causes.set(cause, [...(causes.get(cause) ?? []), ...from]);
   };
-  for (const s of settled) if (s.outcome === null && 'cause' in s) take(s.cause, [s.entryId]);
+  for (const s of account.toMend) if ('cause' in s && !s.remedy) take(s.cause, [s.entryId]);
   if (decision) {
-    const standing = found.filter((f) => f.state === 'standing');
+    const standing = mattersIn(account, 'standing');
     const agreed = putRightBy(
       decision.choice,
       standing.map((f) => f.cause),
       complaints.map((c) => c.complaint),
     );
-    for (const f of standing) if (agreed.includes(f.cause)) take(f.cause, [...f.refs, decision.entryId]);
+    for (const f of standing) if (agreed.includes(f.cause)) take(f.cause, [...f.from, decision.entryId]);
   }
   return causes;
 }
@@ -63,9 +67,14 @@ function layersNew(rebuild: Rebuild): LayerId[] {
  * The parts a job takes, worked out from its log: of what is settled or agreed, and of the carburettor in pieces, each once. A
  * kit or a new carburettor stands for all the layers it brings; layers stand for the repairs they are part of.
  */
-export function wantsOf(picture: Picture, rebuild: Rebuild, catalogue: readonly Part[]): Want[] {
+export function wantsOf(
+  picture: Picture,
+  account: Account,
+  rebuild: Rebuild,
+  catalogue: readonly Part[],
+): Want[] {
   if (picture.stage === 'closed') return [];
-  const causes = toMend(picture);
+  const causes = toMend(picture, account);
   const open = rebuild.came.length > 0 || rebuild.layers.some((l) => l.where !== 'in');
   const layers = layersNew(rebuild);
   const wants = new Map<PartUse, Want>();
@@ -77,13 +86,24 @@ export function wantsOf(picture: Picture, rebuild: Rebuild, catalogue: readonly 
   else if (rebuild.renewal === 'kit' && !done) want('carburettor-rebuild');
   else if (rebuild.renewal !== 'kit') layers.forEach((id) => want(id));
   // Once it is open, what is renewed in it says what is wanted, not the causes.
-  const left = [...causes.keys()].filter((c) => !(IN_CARBURETTOR.has(c) && open && rebuild.renewal));
+  const saidByLayers = (c: CauseId): boolean => IN_CARBURETTOR.has(c) && open && rebuild.renewal !== null;
+  for (const s of account.toMend)
+    if ('cause' in s && s.remedy && takesPart(s.remedy, catalogue) && !saidByLayers(s.cause))
+      want(s.remedy, [s.entryId]);
+  const left = [...causes.keys()].filter((c) => !saidByLayers(c));
   for (const job of jobsFor(left))
     if (takesPart(job.id, catalogue))
       want(
         job.id,
         job.mends.flatMap((c) => causes.get(c) ?? []),
       );
+  const unsafe = account.safety.standing.filter((f) => !f.refused);
+  if (unsafe.length > 0 && picture.decision && MENDING.has(picture.decision.choice))
+    wants.set('safety-part', {
+      use: 'safety-part',
+      name: `For safety: ${unsafe.map((f) => f.words).join(', ')}`,
+      from: unsafe.map((f) => f.entryId),
+    });
   return [...wants.values()];
 }
 
@@ -91,14 +111,15 @@ export function wantsOf(picture: Picture, rebuild: Rebuild, catalogue: readonly 
  * What the parts of a job were for where the log says that the work is done: repairs that were made, layers that went back new, the
  * kit and the new carburettor they came out of. A part set aside for it is in the machine, or lies there forgotten.
  */
-export function doneOf(picture: Picture, rebuild: Rebuild): ReadonlySet<PartUse> {
+export function doneOf({ acts, safety }: Account, rebuild: Rebuild): ReadonlySet<PartUse> {
   const done = new Set<PartUse>(rebuild.layers.flatMap((l) => (l.renewed && !isCover(l.id) ? [l.id] : [])));
   if (done.size > 0 && rebuild.renewal === 'kit') done.add('carburettor-rebuild');
-  for (const repair of picture.repairs) {
+  for (const { repair } of acts) {
     if (!('cause' in repair)) continue;
     done.add(repair.cause);
     if (repair.remedy) done.add(repair.remedy);
     for (const job of jobsFor([repair.cause])) done.add(job.id);
   }
+  if (safety.mended.length > 0) done.add('safety-part');
   return done;
 }

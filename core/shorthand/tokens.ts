@@ -22,7 +22,7 @@ export const isName = (word: string): boolean => checkWords.has(squash(word)) ||
 /** The checks a word may name: one, if it is clear; several, if what lies open or the result must say. Empty: none. */
 export function checksNamed(word: string): CheckDef[] {
   const wanted = squash(word);
-  if (EITHER[wanted]) return EITHER[wanted].map(checkOf);
+  if (EITHER[wanted]) return EITHER[wanted].map((id) => checkOf(id));
   const exact = checkWords.get(wanted);
   if (exact) return [exact];
   // A figure is no letter wrong.

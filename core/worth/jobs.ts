@@ -5,11 +5,13 @@ import {
   REMEDIES,
   REMEDY_IDS,
   remedyMinutes,
+  remedyOf,
   type CauseId,
   type Pace,
   type Remedy,
   type RemedyId,
 } from '../knowledge';
+import type { MachineKind } from '../machine';
 
 /**
  * What has a price: the repair of one cause, a job that puts several right at once, a carburettor as a whole, a part that keeps
@@ -27,15 +29,20 @@ export const PRICED_IDS: readonly PricedId[] = [
 const PRICED: ReadonlySet<string> = new Set(PRICED_IDS);
 export const isPriced = (id: string): id is PricedId => PRICED.has(id);
 
-/** What a priced thing is called: what is done. */
-export const pricedName = (id: PricedId | 'like'): string => {
+/** What a priced thing is called: what is done. `kind`: in whose words. */
+export const pricedName = (id: PricedId | 'like', kind?: MachineKind): string => {
   if (id === 'like') return 'A like machine, new';
   if (id === 'carburettor-whole') return WHOLE;
   if (id === 'safety-part') return 'Put a safety part right';
   if (id === 'own-words') return 'A repair in your own words';
-  const remedy = REMEDIES.find((r) => r.id === id);
-  return remedy ? remedy.does : causeOf(id as CauseId).remedy;
+  if (isOneFault(id)) return causeOf(id, kind).remedy;
+  return remedyOf(id).does;
 };
+
+const CAUSE_SET: ReadonlySet<string> = new Set(CAUSE_IDS);
+/** Whether what is priced is the repair of one fault, and no whole job. */
+export const isOneFault = (id: PricedId): id is CauseId => CAUSE_SET.has(id);
+
 /** Bench minutes of work that no list has: an ordinary safety part, and a repair in one's own words. */
 const UNLISTED_MINUTES = { 'safety-part': 15, 'own-words': 30 } as const;
 

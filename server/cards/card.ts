@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { factsOf, type Job, type Machine, type RackTag } from '@rusty-wren/contract';
+import { mattersIn, workThatHelped, type Account } from '@rusty-wren/core/account';
 import { behaviourOf, causeOf, type Carburettor } from '@rusty-wren/core/knowledge';
 import {
   coldStartDue,
@@ -9,12 +10,11 @@ import {
   type Entry,
   type Phase,
   type Picture,
-  type ToMend,
 } from '@rusty-wren/core/log';
 import { judgeReading } from '@rusty-wren/core/reading';
 
 /** Counted up whenever a card is worked out in another way: older ones are made anew. */
-export const CARD_VERSION = 6;
+export const CARD_VERSION = 7;
 
 /** What a job's log says to lists, as it is kept. `phase`: null where the engine has to be asked. */
 export interface Says extends Pick<
@@ -52,21 +52,15 @@ export const outlookKey = (
 ): string =>
   [CARD_VERSION, seq, facts, odds, ...mates.map((m) => `${m.id}:${m.seq}`).sort()].join(' ').slice(0, 1000);
 
-/** What was put right, without the entries that say so. */
-const plainly = (mend: ToMend): ToMend =>
-  'other' in mend
-    ? { other: mend.other }
-    : { cause: mend.cause, ...(mend.remedy && { remedy: mend.remedy }) };
-
-/** What lists need of a job, from its log. */
-export function saysOf(picture: Picture, entryCount: number): Says {
+/** What lists need of a job, from its log and the account of its work. */
+export function saysOf(picture: Picture, account: Account, entryCount: number): Says {
   const phase = phaseOf(picture, { next: [], stop: null });
   return {
     waitingFor: picture.waitingFor,
     complaints: picture.complaints.map((c) => c.complaint),
-    mended: picture.settled.filter((s) => s.outcome === 'cured' || s.outcome === 'better').map(plainly),
-    standing: picture.found.filter((f) => f.state === 'standing').map((f) => f.cause),
-    safety: picture.safetyFaults.map((f) => f.words),
+    mended: workThatHelped(account),
+    standing: mattersIn(account, 'standing').map((m) => m.cause),
+    safety: account.safety.standing.map((f) => f.words),
     off: picture.off.length,
     inPieces: picture.off.some((item) => item.layer),
     hands: picture.hands,
@@ -97,7 +91,11 @@ export function wordsIn(texts: readonly string[]): string[] {
 }
 
 /** What a job can be found by: its tag, owner and machine, what it does, what was found and put right, and what was written of it. */
-export function wordsOf({ tag, customer, machine }: Job, picture: Picture): string[] {
+export function wordsOf(
+  { tag, customer, machine }: Job,
+  picture: Picture,
+  { matters, acts, others }: Account,
+): string[] {
   return wordsIn([
     String(tag),
     customer.name,
@@ -108,8 +106,9 @@ export function wordsOf({ tag, customer, machine }: Job, picture: Picture): stri
     machine.serial ?? '',
     machine.kind.replaceAll('-', ' '),
     ...picture.complaints.map((c) => behaviourOf(c.complaint).label),
-    ...picture.settled.map(nameOfMend),
-    ...picture.found.map((f) => causeOf(f.cause).name),
+    ...acts.map((a) => nameOfMend(a.repair)),
+    ...matters.map((m) => causeOf(m.cause).name),
+    ...others.map((o) => o.words),
     ...picture.complaintWords,
     ...picture.notes.map((n) => n.text),
   ]).slice(0, MOST_WORDS);

@@ -1,4 +1,5 @@
-import { leavingOf } from '@rusty-wren/core/log';
+import { accountOf, leavingOf } from '@rusty-wren/core/account';
+import { caseOf } from '@rusty-wren/core/log';
 import type pg from 'pg';
 import { inTransaction, type Db, type Pool } from '../db/pool';
 import { readLogs } from '../jobs/log';
@@ -27,9 +28,10 @@ export async function project(client: pg.PoolClient, jobIds: Iterable<string>): 
   const read = rows.map((row) => {
     const job = jobOf(row, squeezes(row));
     const entries = logs.get(row.id) ?? [];
-    return { row, job, entries, picture: pictureOf(job.machine, entries) };
+    const picture = pictureOf(job.machine, entries);
+    return { row, job, entries, picture, account: accountOf(picture, caseOf(picture)) };
   });
-  const cards = read.map(({ row, job, entries, picture }) => {
+  const cards = read.map(({ row, job, entries, picture, account }) => {
     return {
       job_id: row.id,
       version: CARD_VERSION,
@@ -40,9 +42,9 @@ export async function project(client: pg.PoolClient, jobIds: Iterable<string>): 
       stage: picture.stage,
       since: picture.stageSince ?? job.checkedInAt,
       shared_can: !!picture.history.sharedCan,
-      says: saysOf(picture, entries.length),
-      words: wordsOf(job, picture).join(' '),
-      leaving: leavingOf(picture),
+      says: saysOf(picture, account, entries.length),
+      words: wordsOf(job, picture, account).join(' '),
+      leaving: leavingOf(picture, account),
       model: modelKey(row),
     };
   });
@@ -58,13 +60,14 @@ export async function project(client: pg.PoolClient, jobIds: Iterable<string>): 
   });
   await keepLessons(
     client,
-    read.map(({ row, job, picture }) => ({
+    read.map(({ row, job, picture, account }) => ({
       jobId: row.id,
       customerId: row.customer_id,
       machineId: row.machine_id,
       machine: job.machine,
       model: modelKey(row),
       picture,
+      account,
     })),
   );
   await client.query({

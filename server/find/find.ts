@@ -7,7 +7,7 @@ import type {
   MachineLife,
   OwnerLife,
 } from '@rusty-wren/contract';
-import type { Leaving } from '@rusty-wren/core/log';
+import type { Leaving } from '@rusty-wren/core/account';
 import { closedJobs } from '../cards/rack';
 import { CARD_COLUMNS, tagOf, type CardRow } from '../cards/rows';
 import type { Db } from '../db/pool';

@@ -1,4 +1,5 @@
 import { factsOf, type Machine } from '@rusty-wren/contract';
+import type { Account } from '@rusty-wren/core/account';
 import { groupOf, lessonOf, timeKey, timesIn } from '@rusty-wren/core/learning';
 import type { Picture } from '@rusty-wren/core/log';
 import type pg from 'pg';
@@ -11,12 +12,13 @@ export interface MayTeach {
   machine: Machine;
   model: string;
   picture: Picture;
+  account: Account;
 }
 
 /** Keeps what these jobs teach by themselves, and says whose jobs are to be gone over again: in the transaction that has grown the logs. */
 export async function keepLessons(client: pg.PoolClient, jobs: readonly MayTeach[]): Promise<void> {
-  const lessons = jobs.flatMap(({ jobId, customerId, machineId, machine, model, picture }) => {
-    const lesson = lessonOf(picture);
+  const lessons = jobs.flatMap(({ jobId, customerId, machineId, machine, model, picture, account }) => {
+    const lesson = lessonOf(picture, account);
     const facts = factsOf(machine);
     // Nobody's words are kept: no odds rest on them.
     const { alreadyTried: _, ...history } = picture.history;

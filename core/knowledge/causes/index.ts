@@ -1,5 +1,7 @@
+import type { MachineKind } from '../../machine';
 import type { CauseSpec } from '../causeSpec';
 import type { CheckId } from '../checks';
+import { worded } from '../onTool';
 import { AIR_AND_CASE_CAUSES } from './airAndCase';
 import { CARBURETTOR_CAUSES } from './carburettor';
 import { FUEL_CAUSES } from './fuel';
@@ -20,17 +22,14 @@ export type CauseDef = CauseSpec & { readonly id: CauseId };
 /** Every cause's id. Part of the case-file format: add, never rename or drop. */
 export const CAUSE_IDS = Object.keys(TABLE) as readonly CauseId[];
 
-const byId = new Map<string, CauseDef>(CAUSE_IDS.map((id) => [id, { id, ...TABLE[id] }]));
-
-/** The cause of that id. Throws on an id that is not in the vocabulary. */
-export const causeOf = (id: CauseId): CauseDef => {
-  const found = byId.get(id);
-  if (!found) throw new Error(`no such cause: ${id}`);
-  return found;
-};
+/** The cause of that id, in the words of a kind of machine where one is given. Throws on an id that is not in the vocabulary. */
+export const causeOf: (id: CauseId, kind?: MachineKind) => CauseDef = worded<CauseId, CauseSpec>(
+  'cause',
+  CAUSE_IDS.map((id) => ({ id, ...TABLE[id] })),
+);
 
 /** Every cause, in the order of their ids. Arrays "per cause" are in this order. */
-export const CAUSES: readonly CauseDef[] = CAUSE_IDS.map(causeOf);
+export const CAUSES: readonly CauseDef[] = CAUSE_IDS.map((id) => causeOf(id));
 
 /** Position of each cause in every per-cause array. */
 export const CAUSE_INDEX: ReadonlyMap<CauseId, number> = new Map(CAUSE_IDS.map((id, i) => [id, i]));

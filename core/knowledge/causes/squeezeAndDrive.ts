@@ -190,7 +190,7 @@ export const SQUEEZE_AND_DRIVE_CAUSES = causes({
     shows: { 'clutch-look': { 'worn-or-oily': 'almost-always' } },
   },
   'chain-dull': {
-    name: 'Cutting edge dull: chain, blade or head',
+    name: '{dull}',
     sits: 'drive',
     weight: 2.5,
     kinds: {
@@ -202,7 +202,7 @@ export const SQUEEZE_AND_DRIVE_CAUSES = causes({
       blower: 0,
       'backpack-blower': 0,
     },
-    remedy: 'Sharpen or replace chain, blade or head',
+    remedy: '{sharpen}',
     minutes: 12,
     seen: { 'chain-look': ['dull'] },
     complaints: { 'weak-under-load': 'almost-always', 'fades-under-way': 'hardly-ever' },

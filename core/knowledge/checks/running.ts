@@ -18,8 +18,8 @@ const SPEED_RESULTS = [
 export const RUNNING_CHECKS = {
   'safety-walkround': {
     name: 'Walk round it',
-    how: 'Chain brake, catcher, interlock, guard, stop switch, mounts, chain or blade. Name anything wrong.',
-    caution: CAUTIONS.chain,
+    how: '{round} Name anything wrong.',
+    caution: CAUTIONS.tool,
     is: 'look',
     minutes: 2,
     access: [],
@@ -162,9 +162,9 @@ export const RUNNING_CHECKS = {
     healthy: { worse: 'sometimes' },
   },
   'chain-look': {
-    name: 'Look at the chain or blade',
-    how: 'Cutters sharp and filed alike, blade not blunt, line head not worn. Dust instead of chips means dull.',
-    caution: CAUTIONS.chain,
+    name: 'Look at the {edge}',
+    how: '{wear}',
+    caution: CAUTIONS.tool,
     is: 'look',
     minutes: 1,
     access: [],
@@ -181,7 +181,7 @@ export const RUNNING_CHECKS = {
   'clutch-look': {
     name: 'Look at the clutch',
     how: 'Drum off: shoes worn to the metal, glazed or oily, springs slack?',
-    caution: CAUTIONS.chain,
+    caution: CAUTIONS.tool,
     is: 'look',
     minutes: 4,
     access: ['tool'],
@@ -196,8 +196,8 @@ export const RUNNING_CHECKS = {
   },
   'drive-free': {
     name: 'Turn the tool by hand',
-    how: 'Brake off, engine off: chain, head or blades should turn freely and the clutch let go.',
-    caution: CAUTIONS.chain,
+    how: 'Brake off, engine off: the {edge} should turn freely and the clutch let go.',
+    caution: CAUTIONS.tool,
     is: 'look',
     minutes: 1,
     access: ['tool'],

@@ -29,7 +29,7 @@ export const SQUEEZE_CHECKS = {
   'drop-test': {
     name: 'Hang it by the cord',
     how: 'Let the machine hang by its starter handle. It should lower itself in slow steps.',
-    caution: CAUTIONS.chain,
+    caution: CAUTIONS.tool,
     is: 'symptom',
     engine: 'turned',
     minutes: 0.5,

@@ -64,7 +64,7 @@ export const PLAIN_CAUSE: Readonly<Record<CauseId, string>> = {
   'recoil-jammed': 'The pull starter is jammed or broken.',
   'bottom-end-worn': 'The bearings of the crankshaft or connecting rod are worn out.',
   'clutch-slips': 'The clutch slips.',
-  'chain-dull': 'The chain or blade is blunt.',
+  'chain-dull': '{blunt}',
   'drive-drag': 'Something in the drive drags: the brake, the clutch, the bar or the head.',
   'engine-flooded': 'The engine is flooded with fuel.',
   'starting-drill-wrong': 'The machine is sound, and is flooded by the way it is started.',

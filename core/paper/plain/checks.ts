@@ -328,7 +328,7 @@ export const PLAIN_RESULT: PlainResults = {
     'no-change',
     'worse',
   ),
-  'chain-look': { sharp: 'The chain or blade is sharp.', dull: 'The chain or blade is blunt.' },
+  'chain-look': { sharp: '{sharp}', dull: '{blunt}' },
   'clutch-look': { sound: 'The clutch is sound.', 'worn-or-oily': 'The clutch is worn or oily.' },
   'drive-free': { free: 'The tool turns freely.', drags: 'The tool drags when it is turned by hand.' },
   'clear-flood-trial': {

@@ -72,7 +72,7 @@ export const PLAIN_WATCH: Readonly<Record<CauseId, string | null>> = {
   'stop-circuit-open': 'If the switch does not stop it, pull the choke shut, and do not use it again.',
   'cooling-fins-blocked': 'Brush the cooling fins clean; packed with chips it overheats.',
   'clutch-slips': 'Do not hold it at full throttle with its tool stuck.',
-  'chain-dull': 'A blunt chain makes the engine work hot: have it sharpened when it makes dust.',
+  'chain-dull': '{watch}',
   'recoil-jammed': 'Pull to the resistance first, then briskly; never let the cord fly back.',
   'decompressor-stuck': DECOMPRESSOR,
   'magnets-weak': null,

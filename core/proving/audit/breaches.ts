@@ -1,7 +1,7 @@
-import { CHOICE_NAMES, checkOf, type CauseId } from '../../knowledge';
+import { CHOICE_NAMES, checkOf } from '../../knowledge';
 import { linesOf, type Block, type Entry, type Said } from '../../log';
 import type { MachineFacts } from '../../machine';
-import { PLAIN_CAUSE } from '../../paper';
+import { causeClause, causeSaid, foundMended } from '../../paper';
 import { labourOf, mostOf, partsFor, priceSaid, USUAL_RULES, withTax } from '../../worth';
 import { readerOf, unstruckIn } from './oracle';
 import { money, type Told } from './telling';
@@ -74,16 +74,17 @@ function untrue({ account, papers }: Told, entries: readonly Entry[], machine: M
   const done = [...sentences(papers.report), ...sentences(papers['work-done'])].filter(
     (s) => s.under === 'What was done',
   );
-  const names = (list: readonly { said: Said }[], cause: CauseId): boolean =>
-    list.some(({ said }) => said.text.includes(PLAIN_CAUSE[cause]));
+  const { kind } = machine;
+  const has = (list: readonly { said: Said }[], text: string): boolean =>
+    list.some(({ said }) => said.text.includes(text));
   for (const [cause, says] of readerOf(entries, machine)) {
-    if (says === 'sound' && names(open, cause))
+    if (says === 'sound' && has(open, causeSaid(cause, kind)))
       out.push(`b: the report calls ${cause} wrong, which was seen sound`);
-    if (says === 'sound' && names(done, cause))
+    if (says === 'sound' && has(done, foundMended(cause, kind)))
       out.push(`b: ${cause} was seen sound and is said to have been put right`);
-    if (says === 'mended' && (names(open, cause) || names(left, cause)))
+    if (says === 'mended' && (has(open, causeSaid(cause, kind)) || has(left, causeClause(cause, kind))))
       out.push(`b: ${cause} was mended and is called open`);
-    if (says === 'standing' && !names(open, cause))
+    if (says === 'standing' && !has(open, causeSaid(cause, kind)))
       out.push(`b: the report does not say that ${cause} stands`);
   }
   if (
@@ -156,7 +157,7 @@ function unsafe(told: Told, entries: readonly Entry[]): string[] {
   const passed = live.slice(walk + 1).some((e) => e.kind === 'hazard-passed');
   const out: string[] = [];
   if (answers.includes('put-right')) {
-    if (!text(papers['work-done']).includes(`For safety: ${words}. That was put right.`))
+    if (!text(papers['work-done']).includes(`Found and put right, for safety: ${words}.`))
       out.push('g: a safety fault was put right, and the work done does not say so');
     if (Object.values(papers).some((p) => text(p).includes('Not to be used before')))
       out.push('g: a safety fault was put right, and a paper still forbids using it');

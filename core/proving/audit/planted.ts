@@ -78,7 +78,7 @@ export const PLANTED: readonly Planted[] = [
       under(PROGRAM.report(at, worth), 'What we looked at', () =>
         at.picture.findings.flatMap((f) => {
           const judged = f.judged && 'value' in f.judged ? f.judged : null;
-          const said = findingSaid(f);
+          const said = findingSaid(f, at.picture.machine.kind);
           if (!said) return [];
           return judged && f.reading?.psi
             ? [{ ...said, text: `We measured ${Math.round(judged.value)} psi.` }]
@@ -108,7 +108,7 @@ export const PLANTED: readonly Planted[] = [
         PROGRAM.report(at, worth),
         CAUSES.flatMap(({ id, seen = {} }) =>
           at.picture.findings.some((f) => f.check in seen && f.result === checkOf(f.check).results[0]?.id)
-            ? [{ text: causeSaid(id), from: [] }]
+            ? [{ text: causeSaid(id, at.picture.machine.kind), from: [] }]
             : [],
         ).slice(0, 1),
       ),
@@ -119,7 +119,7 @@ export const PLANTED: readonly Planted[] = [
         PROGRAM.report(at, worth),
         at.account.matters
           .filter((m) => m.state === 'mended')
-          .map((m) => ({ text: causeSaid(m.cause), from: [] })),
+          .map((m) => ({ text: causeSaid(m.cause, at.picture.machine.kind), from: [] })),
       ),
   }),
   planted('what stands is missing from the report', {

@@ -1,4 +1,4 @@
-import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
+import type { CheckId } from '@rusty-wren/core/knowledge';
 import { minutesIn, type Case, type NextCheck } from '@rusty-wren/core/diagnosis';
 import type { Finding } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
@@ -7,6 +7,7 @@ import { RowButton } from '../ui/RowButton';
 import { Sheet } from '../ui/Sheet';
 import { minutesWords } from '../ui/words';
 import { AnyCheck } from './AnyCheck';
+import { useTradeWords } from '../job/tradeWords';
 
 const SHOWN = 3;
 
@@ -27,6 +28,7 @@ export function Alternatives({
   findings: readonly Finding[];
   onPick: (check: CheckId) => void;
 }): ReactElement {
+  const { checkOf } = useTradeWords();
   const [all, setAll] = useState(false);
   const others = next.filter((n) => n.check !== current).slice(0, SHOWN);
   return (

@@ -37,6 +37,22 @@ describe('a job at the counter', () => {
     expect(screen.getByRole('heading', { name: 'The cause is being looked for' })).toBeTruthy();
     expect(screen.getByRole('region', { name: 'What is wrong' }).textContent).toContain('suspected, ');
   });
+  it('after a cure it tells what was put right, and suspects nothing', () => {
+    const right: Noted = { kind: 'answered', body: { safety: 'put-right' } };
+    const mended = benchWith(complains('no-fire'), 'plug damaged', FAULT, right, {
+      kind: 'repair',
+      body: { cause: 'plug-failed', outcome: 'cured' },
+    });
+    draw(<AtTheCounter atBench={mended} />, { role: 'counter' });
+    const wrong = screen.getByRole('region', { name: 'What is wrong' }).textContent;
+    expect(wrong).toContain('catcher goneput right, for safety');
+    expect(wrong).toContain('mended');
+    expect(wrong).not.toContain('suspected');
+    cleanup();
+    const settled: Noted = { kind: 'verdict', body: { settles: 'coil-failed' } };
+    draw(<AtTheCounter atBench={benchWith(complains('no-fire'), settled)} />, { role: 'counter' });
+    expect(screen.getByRole('region', { name: 'What is wrong' }).textContent).toMatch(/settled on$/);
+  });
   it('the counter notes what was said, and strikes what counters note', async () => {
     const store = draw(<AtTheCounter atBench={BENCH} />, { role: 'counter' });
     await userEvent.type(screen.getByLabelText('What was said'), 'comes on Friday{Enter}');

@@ -1,4 +1,4 @@
-import { causeOf } from '@rusty-wren/core/knowledge';
+import { mattersIn } from '@rusty-wren/core/account';
 import { coldStartDue, STAGE_WORDS } from '@rusty-wren/core/log';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
@@ -13,8 +13,11 @@ import { dayWords, inSentence, percent } from '../ui/words';
 import { STATE_WORDS } from './Found';
 import { StepHead } from './steps/StepHead';
 import { Trail } from './Trail';
+import { useTradeWords } from '../job/tradeWords';
 
 const SUSPECTS_SHOWN = 3;
+/** On what it rests that something is wrong. */
+const STANDING_WORDS = { seen: 'found', settled: 'settled on', credited: 'put right' } as const;
 const PLACES = [
   { to: 'choices', words: 'Choices and prices' },
   { to: 'papers', words: 'Papers' },
@@ -42,7 +45,7 @@ export function AtTheCounter({ atBench }: { atBench: JobAtBench }): ReactElement
                 ? picture.waitingFor
                 : phase.kind === 'check'
                   ? 'The cause is being looked for'
-                  : phaseWords({ phase, coldStart: coldStartDue(picture.proof) }, now)
+                  : phaseWords({ phase, coldStart: coldStartDue(picture.proof) }, now, job.machine.kind)
             }
           />
           <p className="mt-2 text-xl">
@@ -94,44 +97,54 @@ export function AtTheCounter({ atBench }: { atBench: JobAtBench }): ReactElement
 
 /** What is wrong, as far as it is known. */
 function Wrong({ atBench }: { atBench: JobAtBench }): ReactElement | null {
-  const { picture, diagnosis } = atBench;
-  const { found } = diagnosis;
-  const known = new Set(found.map((f) => f.cause));
-  const suspected = diagnosis.suspects
-    .filter((s) => !known.has(s.cause) && s.explains.length > 0)
-    .slice(0, SUSPECTS_SHOWN);
-  const lines = [
-    ...picture.safetyFaults.map((fault) => ({ key: fault.entryId, name: fault.words, says: 'safety fault' })),
-    ...found.map(({ cause, state }) => ({
+  const { causeOf } = useTradeWords();
+  const { account, diagnosis } = atBench;
+  const { matters, others, safety, cured } = account;
+  // Once it is known, or gone, what is merely suspected is nothing to tell anybody.
+  const known = cured || matters.length > 0 || others.length > 0;
+  const suspected = known
+    ? []
+    : diagnosis.suspects.filter((s) => s.explains.length > 0).slice(0, SUSPECTS_SHOWN);
+  const lines: { key: string; name: string; says: string; unsafe?: true }[] = [
+    ...safety.standing.map((fault) => ({
+      key: fault.entryId,
+      name: fault.words,
+      says: fault.refused ? 'safety fault, refused in writing' : 'safety fault',
+      unsafe: true,
+    })),
+    ...safety.mended.map((fault) => ({
+      key: fault.entryId,
+      name: fault.words,
+      says: 'put right, for safety',
+    })),
+    ...[...mattersIn(account, 'standing'), ...mattersIn(account, 'mended', 'untried', 'vain')].map((m) => ({
+      key: m.cause,
+      name: causeOf(m.cause).name,
+      says: m.state === 'standing' ? STANDING_WORDS[m.basis] : STATE_WORDS[m.state],
+    })),
+    ...others.map((o) => ({
+      key: o.entryId,
+      name: o.words,
+      says: o.state === 'standing' ? STANDING_WORDS.settled : STATE_WORDS[o.state],
+    })),
+    ...suspected.map(({ cause, probability }) => ({
       key: cause,
       name: causeOf(cause).name,
-      says: state === 'standing' ? 'found' : STATE_WORDS[state],
+      says: `suspected, ${percent(probability)}`,
     })),
-    // Once it is found, what is merely suspected is nothing to tell anybody.
-    ...(found.length > 0
-      ? []
-      : suspected.map(({ cause, probability }) => ({
-          key: cause,
-          name: causeOf(cause).name,
-          says: `suspected, ${percent(probability)}`,
-        }))),
   ];
   if (lines.length === 0) return null;
   return (
     <section aria-label="What is wrong" className="mt-8 max-w-xl">
       <h2 className="text-2xl font-bold">What is wrong, as far as is known</h2>
       <ul className="mt-2 divide-y divide-line border-y border-line text-lg">
-        {lines.map(({ key, name, says }) => (
+        {lines.map(({ key, name, says, unsafe }) => (
           <li key={key} className="flex min-h-11 items-baseline justify-between gap-4 py-2">
             <span className="font-semibold">
-              {says === 'safety fault' && (
-                <TriangleAlert size={18} className="mr-2 inline text-rust" aria-hidden />
-              )}
+              {unsafe && <TriangleAlert size={18} className="mr-2 inline text-rust" aria-hidden />}
               {name}
             </span>
-            <span className={`shrink-0 ${says === 'safety fault' ? 'font-bold text-rust' : ''}`}>
-              {inSentence(says)}
-            </span>
+            <span className={`shrink-0 ${unsafe ? 'font-bold text-rust' : ''}`}>{inSentence(says)}</span>
           </li>
         ))}
       </ul>

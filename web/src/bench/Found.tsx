@@ -1,4 +1,4 @@
-import { causeOf, type CauseId } from '@rusty-wren/core/knowledge';
+import type { CauseId } from '@rusty-wren/core/knowledge';
 import type { Found as FoundFault } from '@rusty-wren/core/diagnosis';
 import type { FoundFault as Answered, SafetyFault } from '@rusty-wren/core/log';
 import { ChevronDown, Eye, TriangleAlert, Wrench } from 'lucide-react';
@@ -7,6 +7,7 @@ import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Refused } from './steps/SafetyStep';
+import { useTradeWords } from '../job/tradeWords';
 
 /** What became of a fault that stands no more. */
 export const STATE_WORDS = {
@@ -36,6 +37,7 @@ export function Found({
   log: Log;
   onEntry: (ref: string) => void;
 }): ReactElement | null {
+  const { causeOf } = useTradeWords();
   if (found.length === 0 && safety.length === 0) return null;
   const answerTo = (cause: CauseId): Answered['answer'] =>
     answers.find((a) => a.cause === cause)?.answer ?? null;

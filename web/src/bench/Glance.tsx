@@ -1,5 +1,5 @@
 import type { RackTag } from '@rusty-wren/contract';
-import { behaviourOf, checkOf, type CheckId, runsIt } from '@rusty-wren/core/knowledge';
+import { behaviourOf, checkOf, type CheckDef, runsIt } from '@rusty-wren/core/knowledge';
 import { TriangleAlert } from 'lucide-react';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useRackQuery } from '../api/api';
@@ -48,9 +48,14 @@ function AtAGlance({ tag }: { tag: RackTag }): ReactElement {
         )}
         {planned &&
           (phase?.kind === 'check' ? (
-            <Check jobId={job.id} checkId={phase.check} minutes={phase.minutes} safe={safety.length === 0} />
+            <Check
+              jobId={job.id}
+              check={checkOf(phase.check, job.machine.kind)}
+              minutes={phase.minutes}
+              safe={safety.length === 0}
+            />
           ) : (
-            <StepHead eyebrow="Do this next" title={phaseWords(tag, now)} />
+            <StepHead eyebrow="Do this next" title={phaseWords(tag, now, job.machine.kind)} />
           ))}
       </div>
     </div>
@@ -60,21 +65,20 @@ function AtAGlance({ tag }: { tag: RackTag }): ReactElement {
 /** The next check; its results can be noted already where nothing has to come off or be measured for it. */
 function Check({
   jobId,
-  checkId,
+  check,
   minutes,
   safe,
 }: {
   jobId: string;
-  checkId: CheckId;
+  check: CheckDef;
   minutes: number;
   /** Nothing on the machine hurts whoever runs it. */
   safe: boolean;
 }): ReactElement {
   const log = useLog(jobId);
-  const check = checkOf(checkId);
   const [noted, setNoted] = useState(false);
   const results = useRef<HTMLDivElement>(null);
-  const runs = runsIt(checkOf(checkId));
+  const runs = runsIt(check);
   const works = useAppSelector(isTechnician);
   const open = works && !noted && check.access.length === 0 && !check.reading && (safe || !runs);
   const bindings = useMemo(
@@ -84,12 +88,12 @@ function Check({
             key: String(n + 1),
             does: label,
             run: () => {
-              log('finding', { check: checkId, result: id, sureness: 'sure' });
+              log('finding', { check: check.id, result: id, sureness: 'sure' });
               setNoted(true);
             },
           }))
         : [],
-    [open, check, checkId, log],
+    [open, check, log],
   );
   const keys = useMemo(
     () =>

@@ -1,6 +1,4 @@
 import {
-  causeOf,
-  checkOf,
   resultOf,
   runsIt,
   toOpen,
@@ -25,6 +23,7 @@ import { ResultPick } from './ResultPick';
 import { PartsFirst } from './steps/PartsFirst';
 import { StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
+import { useTradeWords } from '../job/tradeWords';
 
 /** A result is worth foretelling when it would raise a suspect by this much. */
 const TELLING = 0.05;
@@ -37,6 +36,7 @@ export function Why({
   next: Next;
   suspects: readonly Pick<Suspect, 'cause' | 'probability'>[];
 }): ReactElement | null {
+  const { causeOf } = useTradeWords();
   const now = new Map(suspects.map((s) => [s.cause, s.probability]));
   const telling = next.outlook
     .map((o) => ({ ...o, gain: o.leads.probability - (now.get(o.leads.cause) ?? 0) }))
@@ -125,6 +125,7 @@ export function NextCheck({
   onLogged: () => void;
   onPick: (check: CheckId) => void;
 }): ReactElement {
+  const { checkOf } = useTradeWords();
   const check = checkOf(checkId);
   const [sureness, setSureness] = useState<Sureness>('sure');
   const [pulls, setPulls] = useState('');

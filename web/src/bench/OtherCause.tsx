@@ -1,5 +1,5 @@
 import { TooLong } from '../ui/TooLong';
-import { CAUSES, causeOf, type CauseId } from '@rusty-wren/core/knowledge';
+import { CAUSES, type CauseId } from '@rusty-wren/core/knowledge';
 import { useState, type ReactElement } from 'react';
 import type { JobAtBench } from '../job/useJob';
 import type { Log } from '../job/useLog';
@@ -9,6 +9,7 @@ import { RowButton } from '../ui/RowButton';
 import { Sheet } from '../ui/Sheet';
 import { percent, tooLong } from '../ui/words';
 import { Reasons } from './Reasons';
+import { useTradeWords } from '../job/tradeWords';
 
 const LISTED = CAUSES.map(({ id, name, remedy }, at) => ({ id, name, remedy, at }));
 const KEYS = ['name', 'remedy', 'id'];
@@ -27,6 +28,7 @@ export function OtherCause({
   look?: ButtonLook;
   onEntry?: (ref: string) => void;
 }): ReactElement {
+  const { causeOf } = useTradeWords();
   const [open, setOpen] = useState(false);
   const [cause, setCause] = useState<CauseId | null>(null);
   const [written, setWritten] = useState('');

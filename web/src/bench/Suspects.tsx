@@ -1,4 +1,4 @@
-import { causeOf, resultOf, type CauseId } from '@rusty-wren/core/knowledge';
+import { resultOf, type CauseId } from '@rusty-wren/core/knowledge';
 import { type Misreading, type Suspect } from '@rusty-wren/core/diagnosis';
 import { ChevronDown, CircleAlert, Map, RotateCcw } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
@@ -11,6 +11,7 @@ import { ShopSays } from './ShopSays';
 import type { JobAtBench } from '../job/useJob';
 import type { Log } from '../job/useLog';
 import { OtherCause } from './OtherCause';
+import { useTradeWords } from '../job/tradeWords';
 
 const SHOWN = 6;
 const MOVES_SHOWN = 6;
@@ -30,6 +31,7 @@ export function Suspects({
   /** Shows an entry in the trail. */
   onEntry: (ref: string) => void;
 }): ReactElement {
+  const { causeOf } = useTradeWords();
   const [open, setOpen] = useState<CauseId | null>(null);
   const { diagnosis, nameOf } = atBench;
   const { found, unexplained, repeat, behind } = diagnosis;
@@ -147,6 +149,7 @@ function Otherwise({
   misreading: Misreading;
   atBench: JobAtBench;
 }): ReactElement | null {
+  const { causeOf } = useTradeWords();
   const finding = picture.findings.find((f) => f.entryId === ref);
   if (!otherwise || !finding) return null;
   return (
@@ -176,6 +179,7 @@ function SuspectRow({
   onSettle: (cause: CauseId) => void;
   onEntry: (ref: string) => void;
 }): ReactElement {
+  const { causeOf } = useTradeWords();
   const cause = causeOf(suspect.cause);
   const share = `${(suspect.probability * 100).toFixed(1)}%`;
   return (

@@ -8,6 +8,7 @@ import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
 import { SURENESS_WORDS } from './SurenessPick';
+import { useKindInHand } from '../job/tradeWords';
 import { useMay, type Log } from '../job/useLog';
 
 const REASONS = ['Read wrong', 'Poor light', 'Wrong machine', 'Typed wrong'];
@@ -116,7 +117,7 @@ function Line({
   onRepeat: (check: CheckId) => void;
 }): ReactElement {
   const { entry, state, reason } = line;
-  const { about, says } = entryWords(line);
+  const { about, says } = entryWords(line, useKindInHand());
   const may = useMay();
   const gone = state !== 'live';
   const sureness =
@@ -178,7 +179,8 @@ function StrikeSheet({
   onClose: () => void;
   onStrike: (reason: string) => void;
 }): ReactElement {
-  const words = line ? entryWords(line) : null;
+  const kind = useKindInHand();
+  const words = line ? entryWords(line, kind) : null;
   return (
     <Sheet title="Why does this not count?" open={line !== null} onOpenChange={(open) => !open && onClose()}>
       <p className="text-xl">

@@ -1,5 +1,5 @@
 import { joiResolver } from '@hookform/resolvers/joi';
-import { CAUTIONS } from '@rusty-wren/core/knowledge';
+import { CAUTIONS, onTool } from '@rusty-wren/core/knowledge';
 import { addDays, format } from 'date-fns';
 import { TriangleAlert } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
@@ -77,6 +77,8 @@ export function CheckIn(): ReactElement {
   const problems = Object.fromEntries(
     Object.entries(errors).map(([field, error]) => [field, error?.message]),
   ) as Problems;
+  const known = owners.flatMap((o) => o.machines).find((m) => m.id === draft.machineId);
+  const kind = known?.kind ?? draft.kind ?? undefined;
   const many = Object.keys(problems).length;
 
   const checkIn = (another: boolean) =>
@@ -148,7 +150,8 @@ export function CheckIn(): ReactElement {
               onChange={(safety) => change({ safety: safety ?? null })}
             />
             <p className="flex items-center gap-2 font-semibold text-ochre">
-              <TriangleAlert size={20} className="shrink-0" aria-hidden /> {CAUTIONS.chain}
+              <TriangleAlert size={20} className="shrink-0" aria-hidden />{' '}
+              {onTool(CAUTIONS.tool, kind)}
             </p>
             {draft.safety === 'fault' && (
               <div>
@@ -158,7 +161,7 @@ export function CheckIn(): ReactElement {
                   value={draft.fault}
                   onChange={(e) => change({ fault: e.target.value })}
                   aria-invalid={problems.fault !== undefined}
-                  placeholder="brake, catcher, interlock, guard, stop switch, mounts, chain or blade"
+                  placeholder={onTool('{round}', kind).replace(/\.$/, '').toLowerCase()}
                   className="min-h-12 w-full rounded-md border-2 border-line bg-card px-3 text-lg aria-invalid:border-rust"
                 />
                 <Problem says={problems.fault} />

@@ -43,7 +43,7 @@ export function HereBefore({
           Here last {formatDistanceToNow(last.stageSince ?? last.job.checkedInAt, { addSuffix: true })} (
           {format(last.stageSince ?? last.job.checkedInAt, 'd MMM yyyy')}): {complaintsOf(last)}.{' '}
           {last.mended.length > 0 &&
-            `Mended: ${last.mended.map((m) => inSentence(nameOfMend(m))).join(', ')}. `}
+            `Mended: ${last.mended.map((m) => inSentence(nameOfMend(m, machine.kind))).join(', ')}. `}
           <Link to={`/machines/${machine.id}`} className="underline underline-offset-4">
             Its life
           </Link>

@@ -1,4 +1,4 @@
-import { causeOf, CHOICE_NAMES } from '@rusty-wren/core/knowledge';
+import { CHOICE_NAMES } from '@rusty-wren/core/knowledge';
 import { priceSaid, type OfferedChoice } from '@rusty-wren/core/worth';
 import { Check, PenLine } from 'lucide-react';
 import { useState, type ReactElement, type ReactNode } from 'react';
@@ -7,6 +7,7 @@ import { useMoney } from '../ui/money';
 import { inSentence } from '../ui/words';
 import { ChangeChoice, type ChoiceChange } from './ChangeChoice';
 import { PriceRange } from './PriceRange';
+import { useTradeWords } from '../job/tradeWords';
 
 /** A chance as it is said over a counter. */
 export function inTen(p: number): string {
@@ -51,6 +52,7 @@ export function ChoiceColumn({
   onDecide: () => void;
   onSet: (change: ChoiceChange) => void;
 }): ReactElement {
+  const { causeOf } = useTradeWords();
   const money = useMoney();
   const [changing, setChanging] = useState(false);
   const { id, price, right, back, perSeason, jobs, leaves, against, byHand, words } = choice;

@@ -21,7 +21,9 @@ const KIND_DOES: Readonly<Record<TaskKind, string>> = {
 export function taskWords(task: Task, tag: RackTag, now: string): string {
   if (task.after !== null || task.kind === 'close') return KIND_DOES[task.kind];
   // How long the check takes is not how long the machine does.
-  return tag.phase?.kind === 'check' ? checkOf(tag.phase.check).name : phaseWords(tag, now);
+  return tag.phase?.kind === 'check'
+    ? checkOf(tag.phase.check, tag.job.machine.kind).name
+    : phaseWords(tag, now, tag.job.machine.kind);
 }
 
 export const kindWords = (kind: TaskKind): string => KIND_DOES[kind];

@@ -8,10 +8,11 @@ import { causesInWords, inSentence } from '../ui/words';
 
 /** What a job was about, in one line: what it did, and what was put right or comes next. */
 export function aboutJob(tag: RackTag, now: string): string {
+  const { kind } = tag.job.machine;
   const does = tag.complaints.map((c) => behaviourOf(c).label).join(', ');
-  if (tag.stage !== 'closed') return `${does}. ${phaseWords(tag, now)}`;
-  const mended = tag.mended.map((m) => inSentence(nameOfMend(m))).join(', ');
-  const left = tag.standing.length > 0 ? `. Left: ${causesInWords(tag.standing)}` : '';
+  if (tag.stage !== 'closed') return `${does}. ${phaseWords(tag, now, kind)}`;
+  const mended = tag.mended.map((m) => inSentence(nameOfMend(m, kind))).join(', ');
+  const left = tag.standing.length > 0 ? `. Left: ${causesInWords(tag.standing, kind)}` : '';
   return `${does}${mended ? `. Mended: ${mended}` : ''}${left}`;
 }
 

@@ -1,4 +1,4 @@
-import { causeOf, checksTelling, resultOf, type CauseId } from '@rusty-wren/core/knowledge';
+import { checksTelling, resultOf, type CauseId } from '@rusty-wren/core/knowledge';
 import { glance } from '@rusty-wren/core/diagnosis';
 import { Check } from 'lucide-react';
 import { useMemo, useState, type ReactElement } from 'react';
@@ -16,6 +16,7 @@ import { Sheet } from '../ui/Sheet';
 import { EngineBoard } from './EngineBoard';
 import { heatOf, isCleared } from './heat';
 import { DRAWN_PARTS, type DrawnPart } from './parts';
+import { useTradeWords } from '../job/tradeWords';
 
 /** The whiteboard, computed: the engine drawn, warm where the fault may be, ticked where it is cleared. */
 export const CauseMap = (): ReactElement => <WithJob show={(atBench) => <OnTheBoard atBench={atBench} />} />;
@@ -78,6 +79,7 @@ function PartPanel({
   onCheck: (check: string) => void;
   onSettle: (cause: CauseId) => void;
 }): ReactElement {
+  const { causeOf } = useTradeWords();
   const { diagnosis, picture } = atBench;
   const [why, setWhy] = useState<CauseId | null>(null);
   const planned = new Map(diagnosis.next.map((n) => [n.check, n]));

@@ -39,7 +39,7 @@ const NO_BOOK: Pick<Shop, 'book'> = { book: [] };
 export function PartsAtHand({
   atBench,
 }: {
-  atBench: Pick<JobAtBench, 'job' | 'picture'>;
+  atBench: Pick<JobAtBench, 'job' | 'picture' | 'account'>;
 }): ReactElement | null {
   const { data: drawer } = useDrawerQuery(atBench.job.id);
   const { data: shop } = useShopQuery();

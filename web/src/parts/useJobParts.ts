@@ -13,17 +13,17 @@ export interface JobPartNow extends JobPart {
 
 /** The parts of a job as its log and the drawer have them. */
 export function useJobParts(
-  { job, picture }: Pick<JobAtBench, 'job' | 'picture'>,
+  { job, picture, account }: Pick<JobAtBench, 'job' | 'picture' | 'account'>,
   { parts, needs }: Drawer,
   { book }: Pick<Shop, 'book'>,
 ): JobPartNow[] {
   return useMemo(() => {
     const machine = asSeen(pricedOf(job.machine), picture);
     const rebuild = rebuildOf(picture);
-    const wants = wantsOf(picture, rebuild, parts);
+    const wants = wantsOf(picture, account, rebuild, parts);
     const at = { machine, parts, book, today: todayIs(), promisedFor: job.promisedFor };
     const mine = needs.filter((n) => n.jobId === job.id);
-    return jobParts(wants, mine, doneOf(picture, rebuild)).map((p) => {
+    return jobParts(wants, mine, doneOf(account, rebuild)).map((p) => {
       const ways = p.use === null ? [] : waysFor(p.use, at);
       // While it is not here, what lies in the house may do.
       const state = p.need?.state ?? 'open';
@@ -31,5 +31,5 @@ export function useJobParts(
       const waits = state === 'to-order' || state === 'ordered';
       return { ...p, ways: waits && p.now === 'wanted' ? ways.filter((w) => w.kind !== 'order') : [] };
     });
-  }, [job, picture, parts, needs, book]);
+  }, [job, picture, account, parts, needs, book]);
 }

@@ -27,7 +27,7 @@ const rowOf = ({ job, complaints, mended, stageSince }: RackTag): Row => ({
   machine: `${job.machine.maker} ${job.machine.model}`,
   owner: job.customer.name,
   does: complaints.map((c) => behaviourOf(c).label).join(', '),
-  mended: mended.map(nameOfMend).join(', ') || '–',
+  mended: mended.map((m) => nameOfMend(m, job.machine.kind)).join(', ') || '–',
   came: job.checkedInAt,
   closed: stageSince ?? job.checkedInAt,
 });

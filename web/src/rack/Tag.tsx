@@ -39,7 +39,9 @@ function readTag(tag: RackTag, now: string) {
     late: dueInDays !== null && dueInDays < 0,
     age: ageWords(differenceInCalendarDays(now, job.checkedInAt)),
     waiting,
-    asks: waiting ? (askedWords(tag, now) ?? tag.waitingFor ?? STAGE_WORDS[stage]) : phaseWords(tag, now),
+    asks: waiting
+      ? (askedWords(tag, now) ?? tag.waitingFor ?? STAGE_WORDS[stage])
+      : phaseWords(tag, now, job.machine.kind),
     label: [
       `${job.tag}, ${job.machine.maker} ${job.machine.model}, ${job.customer.name}, ${STAGE_WORDS[stage]}`,
       ...tag.safety.map((fault) => `safety fault: ${fault}`),
@@ -73,7 +75,7 @@ const Asks = ({
       {waiting && <Hourglass size={16} className="mr-1 inline shrink-0" aria-hidden />}
       {lines === 1 && tag.phase?.kind === 'check' ? (
         <>
-          <span className="truncate">{checkOf(tag.phase.check).name}</span>
+          <span className="truncate">{checkOf(tag.phase.check, tag.job.machine.kind).name}</span>
           <span className="shrink-0">{minutesWords(tag.phase.minutes)}</span>
         </>
       ) : (
@@ -112,7 +114,7 @@ export function Tag({ tag, now }: { tag: RackTag; now: string }): ReactElement {
         )}
         {leads && tag.lead && (
           <p className="flex shrink-0 items-baseline justify-between gap-2 leading-tight">
-            <span className="truncate">{inSentence(causeOf(tag.lead.cause).name)}</span>
+            <span className="truncate">{inSentence(causeOf(tag.lead.cause, tag.job.machine.kind).name)}</span>
             <span className="shrink-0 font-semibold">{percent(tag.lead.probability)}</span>
           </p>
         )}

@@ -40,8 +40,8 @@ export const inSentence = (name: string): string =>
   /^[A-Z] /.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
 
 /** Causes named one after the other inside a sentence. */
-export const causesInWords = (causes: readonly CauseId[]): string =>
-  causes.map((id) => inSentence(causeOf(id).name)).join(', ');
+export const causesInWords = (causes: readonly CauseId[], kind?: MachineKind): string =>
+  causes.map((id) => inSentence(causeOf(id, kind).name)).join(', ');
 
 /** A job's number; one that hangs here only has none yet. */
 export const tagWords = (tag: number): string => (tag === 0 ? 'new' : String(tag));

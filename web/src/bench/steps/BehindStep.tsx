@@ -1,8 +1,9 @@
-import { causeOf, type CauseId } from '@rusty-wren/core/knowledge';
+import type { CauseId } from '@rusty-wren/core/knowledge';
 import type { ReactElement } from 'react';
 import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
 import { StepHead } from './StepHead';
+import { useTradeWords } from '../../job/tradeWords';
 
 /** What may stand behind a cured result: each answered before the job can close. */
 export function BehindStep({
@@ -14,6 +15,7 @@ export function BehindStep({
   open: readonly CauseId[];
   log: Log;
 }): ReactElement {
+  const { causeOf } = useTradeWords();
   return (
     <section aria-label="Behind it">
       <StepHead eyebrow="Before it leaves" title="What caused it?" />

@@ -17,7 +17,7 @@ export function CloseStep({
   log,
   onBack,
 }: {
-  atBench: Pick<JobAtBench, 'job' | 'picture'>;
+  atBench: Pick<JobAtBench, 'job' | 'picture' | 'account'>;
   log: Log;
   onBack?: () => void;
 }): ReactElement {

@@ -1,5 +1,4 @@
 import {
-  causeOf,
   FITS_A_DIAPHRAGM,
   OPENS_THE_CARBURETTOR,
   OUTCOMES,
@@ -19,6 +18,7 @@ import { useDraft } from '../../ui/useDraft';
 import { tooLong } from '../../ui/words';
 import { Outcomes } from './Outcomes';
 import { PutBackFirst } from './PutBackFirst';
+import { useTradeWords } from '../../job/tradeWords';
 
 const MOST_NOTE = 1000;
 
@@ -51,6 +51,7 @@ export function Mending({
   besides?: readonly CauseId[];
   log: Log;
 }): ReactElement {
+  const { causeOf } = useTradeWords();
   const cause = 'cause' in what ? what.cause : null;
   const settling: readonly Noted[] = settled ? [] : [{ kind: 'verdict', body: verdictOn(what) }];
   const draft = `${jobId} ${'cause' in what ? what.cause : what.other}`;

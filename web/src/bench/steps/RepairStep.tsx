@@ -1,4 +1,4 @@
-import { causeOf, remedyMinutes, remedyOf } from '@rusty-wren/core/knowledge';
+import { remedyMinutes, remedyOf } from '@rusty-wren/core/knowledge';
 import { nameOfMend, type OffItem, type SafetyFault, type Settled } from '@rusty-wren/core/log';
 import type { ReactElement, ReactNode } from 'react';
 import type { Log } from '../../job/useLog';
@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { causesInWords } from '../../ui/words';
 import { Mending } from './Mending';
 import { StepHead } from './StepHead';
+import { useTradeWords } from '../../job/tradeWords';
 
 /** A cause is settled: mend it and say how that turned out. */
 export function RepairStep({
@@ -26,6 +27,7 @@ export function RepairStep({
   parts?: ReactNode;
   log: Log;
 }): ReactElement {
+  const { causeOf } = useTradeWords();
   const cause = 'cause' in settled ? causeOf(settled.cause) : null;
   const remedy = 'remedy' in settled && settled.remedy ? remedyOf(settled.remedy) : null;
   const minutes = remedy ? remedyMinutes(remedy) : cause?.minutes;
@@ -33,7 +35,7 @@ export function RepairStep({
     <section aria-label="Repair">
       <StepHead
         eyebrow="Mend it"
-        title={remedy?.does ?? nameOfMend(settled)}
+        title={remedy?.does ?? cause?.name ?? nameOfMend(settled)}
         aside={minutes === undefined ? undefined : `${minutes} min`}
       />
       {!remedy && cause && <p className="mt-3 text-2xl">{cause.remedy}.</p>}

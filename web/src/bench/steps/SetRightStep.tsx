@@ -1,8 +1,8 @@
-import { causeOf, checkOf } from '@rusty-wren/core/knowledge';
 import { entryWords, saidSetRight, type Picture, type SetRight } from '@rusty-wren/core/log';
 import type { ReactElement } from 'react';
 import type { Log } from '../../job/useLog';
 import { BIG_BUTTON, StepHead } from './StepHead';
+import { useTradeWords } from '../../job/tradeWords';
 
 /** Seen wrong and then right: whoever did it says whether a hand was on it, or the first look was wrong. Asked once. */
 export function SetRightStep({
@@ -14,6 +14,7 @@ export function SetRightStep({
   picture: Pick<Picture, 'trail'>;
   log: Log;
 }): ReactElement {
+  const { causeOf, checkOf } = useTradeWords();
   const lineOf = (id: string) => picture.trail.find((l) => l.entry.id === id);
   const says = (id: string): string => {
     const line = lineOf(id);

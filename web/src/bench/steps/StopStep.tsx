@@ -1,3 +1,4 @@
+import type { MachineKind } from '@rusty-wren/core/machine';
 import { causeOf, CHOICE_NAMES, NOT_MENDED, remedyMinutes, type CauseId } from '@rusty-wren/core/knowledge';
 import { leadingIn, type Stop } from '@rusty-wren/core/diagnosis';
 import { offToStart, unsafeToRun } from '@rusty-wren/core/log';
@@ -26,8 +27,8 @@ export function StopStep({
   log: Log;
   onClose: () => void;
 }): ReactElement {
-  const lead = causeOf(leadingIn(stop));
-  const { eyebrow, title, says } = wordsFor(stop);
+  const lead = causeOf(leadingIn(stop), atBench.job.machine.kind);
+  const { eyebrow, title, says } = wordsFor(stop, atBench.job.machine.kind);
   const remedy = 'remedy' in stop ? stop.remedy : undefined;
   const what = { cause: lead.id, ...(remedy && { remedy: remedy.id }) };
   return (
@@ -84,7 +85,7 @@ function WorthIt({
   const mends = decision && !NOT_MENDED.has(decision.choice);
   return (
     <>
-      <Behind causes={diagnosis.behind.map((b) => b.cause)} />
+      <Behind kind={job.machine.kind} causes={diagnosis.behind.map((b) => b.cause)} />
       {decision && (
         <p className="mt-3 text-xl font-semibold">
           {decision.by} took: {inSentence(CHOICE_NAMES[decision.choice])}.
@@ -103,15 +104,16 @@ function WorthIt({
   );
 }
 
-const Behind = ({ causes }: { causes: readonly CauseId[] }): ReactElement | null =>
+const Behind = ({ causes, kind }: { causes: readonly CauseId[]; kind: MachineKind }): ReactElement | null =>
   causes.length === 0 ? null : (
     <p className="mt-2 max-w-[58ch] text-xl leading-snug">
-      What did it may be {causesInWords(causes.slice(0, 3))}: a new one comes back the same while that stands.
+      What did it may be {causesInWords(causes.slice(0, 3), kind)}: a new one comes back the same while that
+      stands.
     </p>
   );
 
-function wordsFor(stop: ToPutRight): { eyebrow: string; title: string; says: string } {
-  const lead = causeOf(leadingIn(stop)).name;
+function wordsFor(stop: ToPutRight, kind: MachineKind): { eyebrow: string; title: string; says: string } {
+  const lead = causeOf(leadingIn(stop), kind).name;
   switch (stop.why) {
     case 'found':
       return {
@@ -129,7 +131,7 @@ function wordsFor(stop: ToPutRight): { eyebrow: string; title: string; says: str
       return {
         eyebrow: 'Put it right',
         title: stop.remedy.does,
-        says: `It mends whichever it is, ${percent(stop.probability)}: ${causesInWords(stop.causes)}.`,
+        says: `It mends whichever it is, ${percent(stop.probability)}: ${causesInWords(stop.causes, kind)}.`,
       };
     case 'worth':
       return {

@@ -1,21 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { leavingOf, readJob, type Bodies, type Entry, type EntryKind } from './index';
+import { caseOf, readJob, type Bodies, type Entry, type EntryKind } from '../log';
+import { accountOf, leavingOf } from './index';
 
 type Line = { [K in EntryKind]: readonly [K, Bodies[K], string?] }[EntryKind];
-const left = (...lines: readonly Line[]) =>
-  leavingOf(
-    readJob(
-      lines.map(([kind, body, strikes], n) => ({
-        id: `e${n + 1}`,
-        seq: n + 1,
-        notedAt: `2026-05-04T09:${String(n).padStart(2, '0')}:00.000Z`,
-        kind,
-        body,
-        ...(strikes && { strikes }),
-      })) as Entry[],
-      { kind: 'chainsaw', displacementCc: 45 },
-    ),
+const left = (...lines: readonly Line[]) => {
+  const picture = readJob(
+    lines.map(([kind, body, strikes], n) => ({
+      id: `e${n + 1}`,
+      seq: n + 1,
+      notedAt: `2026-05-04T09:${String(n).padStart(2, '0')}:00.000Z`,
+      kind,
+      body,
+      ...(strikes && { strikes }),
+    })) as Entry[],
+    { kind: 'chainsaw', displacementCc: 45 },
   );
+  return leavingOf(picture, accountOf(picture, caseOf(picture)));
+};
 const gap = (mm: number[]): Line => ['finding', { check: 'coil-gap', reading: { mm }, sureness: 'sure' }];
 const counted = (turns: { L?: number; H?: number }): Line => [
   'finding',

@@ -1,7 +1,6 @@
 import type { CauseId, ChoiceId } from '../knowledge';
-import type { PaperKind } from './blocks';
-import type { FoundAnswer } from './entry';
-import type { Picture } from './picture';
+import type { FoundAnswer, PaperKind, Picture } from '../log';
+import { mattersIn, type Account } from './account';
 
 /** How a job leaves its machine, as far as its log says: what its next job wants to know. */
 export interface Leaving {
@@ -21,9 +20,9 @@ export interface Leaving {
   photos: readonly string[];
 }
 
-/** How a job leaves its machine, from its log. */
-export function leavingOf(picture: Picture): Leaving {
-  const { ledger, findings, decision, found, proof } = picture;
+/** How a job leaves its machine, from its log and the account of its work. */
+export function leavingOf(picture: Picture, account: Account): Leaving {
+  const { ledger, findings, decision, proof } = picture;
   const screws: Leaving['screws'] = {};
   for (const screw of ['L', 'H'] as const)
     if (ledger.counted.has(screw))
@@ -33,10 +32,8 @@ export function leavingOf(picture: Picture): Leaving {
     screws,
     gap: gap?.reading?.mm ? { mm: gap.reading.mm, sound: gap.result === 'in-band' } : null,
     proved: proof.length > 0 && proof.every((step) => step.done),
-    told: found.flatMap(({ cause, state, answer }) =>
-      state === 'standing' && answer
-        ? [{ cause, answer: answer.answer, ...(answer.words && { words: answer.words }) }]
-        : [],
+    told: mattersIn(account, 'standing').flatMap(({ cause, answer }) =>
+      answer ? [{ cause, answer: answer.answer, ...(answer.words && { words: answer.words }) }] : [],
     ),
     decided: decision?.choice ?? null,
     papers: picture.papers.map((p) => p.paper),
