@@ -1,3 +1,4 @@
+import { explainsAny } from '../../diagnosis';
 import { CHOICE_NAMES, checkOf } from '../../knowledge';
 import { linesOf, type Block, type Entry, type Said } from '../../log';
 import type { MachineFacts } from '../../machine';
@@ -143,6 +144,25 @@ function atOdds({ worth, headline, columns, papers, account }: Told, machine: Ma
   return out;
 }
 
+/** What is fetched for it and what it would teach are of faults that are there, or were. */
+function wantedInVain(
+  { wants, lesson, picture }: Told,
+  entries: readonly Entry[],
+  machine: MachineFacts,
+): string[] {
+  const out: string[] = [];
+  const complaints = picture.complaints.map((c) => c.complaint);
+  for (const [cause, says] of readerOf(entries, machine)) {
+    const taught = lesson?.found.includes(cause) ?? false;
+    if ((says === 'sound' || says === 'mended') && wants.some((w) => w.use === cause))
+      out.push(`b: a part is to be fetched for ${cause}, which is ${says}`);
+    if (says === 'sound' && taught) out.push(`b: ${cause} was seen sound and would be learnt`);
+    if (says === 'mended' && !taught && explainsAny(cause, complaints))
+      out.push(`b: ${cause} was mended and would not be learnt`);
+  }
+  return out;
+}
+
 /** Nothing runs the tool while something forbids it, and the owner is told all of it. */
 function unsafe(told: Told, entries: readonly Entry[]): string[] {
   const { phase, plan, papers, worth } = told;
@@ -215,6 +235,7 @@ export function breachesIn(told: Told, entries: readonly Entry[], machine: Machi
     ...untrue(told, entries, machine),
     ...atOdds(told, machine),
     ...unsafe(told, entries),
+    ...wantedInVain(told, entries, machine),
     ...lostProof(told, entries),
   ];
 }

@@ -140,6 +140,19 @@ export const PLANTED: readonly Planted[] = [
   planted('full speed is asked for with a safety fault standing', {
     phase: (picture, plan) => PROGRAM.phase({ ...picture, safetyFaults: [] }, plan),
   }),
+  planted('a part is fetched for what is mended already', {
+    wants: (picture, account) =>
+      PROGRAM.wants(picture, {
+        ...account,
+        toMend: picture.settled.map((s) => ({ ...s, outcome: null })),
+      }),
+  }),
+  planted('what was put right in vain, or seen sound, is learnt', {
+    lesson: (picture, account) => {
+      const lesson = PROGRAM.lesson(picture, account);
+      return lesson && { ...lesson, found: [...lesson.found, ...picture.cleared] };
+    },
+  }),
   planted('a paper rests on what was struck', {
     report: (at, worth) => {
       const struck = at.picture.trail.find((l) => l.state === 'struck');

@@ -14,8 +14,11 @@ import {
   type Phase,
   type Picture,
 } from '../../log';
+import { lessonOf, type Lesson } from '../../learning';
 import type { MachineFacts } from '../../machine';
 import { cardOf, reportOf, workDoneOf, type PaperOf } from '../../paper';
+import { wantsOf, type Want } from '../../parts';
+import { rebuildOf } from '../../rebuild';
 import { askedOf, likelyNow, moneyWords, priceSaid, USUAL_RULES, worthOf, type Worth } from '../../worth';
 import type { RepairOutcome } from '../../knowledge';
 
@@ -29,6 +32,9 @@ export interface Told {
   plan: Pick<Glance, 'next' | 'stop'>;
   phase: Phase;
   worth: Worth;
+  /** Parts to be fetched, and what it would teach were it closed and proved now. */
+  wants: readonly Want[];
+  lesson: Lesson | null;
   /** What stands large on the choices' screen beside the best of them, and what stands in each column. */
   headline: string;
   columns: ReadonlyMap<string, string>;
@@ -42,6 +48,8 @@ export interface Program {
   plan: (c: Case) => Pick<Glance, 'next' | 'stop'>;
   phase: (picture: Picture, plan: Pick<Glance, 'next' | 'stop'>) => Phase;
   worth: (picture: Picture, account: Account, c: Case, machine: MachineFacts) => Worth;
+  wants: (picture: Picture, account: Account) => Want[];
+  lesson: (picture: Picture, account: Account) => Lesson | null;
   headline: (worth: Worth) => string;
   report: (at: PaperOf, worth: Worth) => Block[];
   workDone: (at: PaperOf) => Block[];
@@ -63,6 +71,8 @@ export const PROGRAM: Program = {
       ...askedOf(picture, machine, { rules: USUAL_RULES, book: [] }),
       likely: likelyNow(account, c),
     }),
+  wants: (picture, account) => wantsOf(picture, account, rebuildOf(picture), []),
+  lesson: (picture, account) => lessonOf({ ...picture, stage: 'closed' }, account),
   headline: (worth) => {
     const best = worth.choices.find((o) => o.id === worth.best);
     return best ? priceSaid(best.price, money) : '';
@@ -122,6 +132,8 @@ export function tell(
     plan,
     phase: program.phase(picture, plan),
     worth,
+    wants: program.wants(picture, account),
+    lesson: program.lesson(picture, account),
     headline: program.headline(worth),
     columns: new Map(worth.choices.map((c) => [CHOICE_NAMES[c.id], priceSaid(c.price, money)])),
     papers: {
