@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { PLAIN_PROOF } from './plain/proof';
 import { PLAIN_WATCH } from './plain/watch';
 import { describe, expect, it } from 'vitest';
 import { accountOf } from '../account';
@@ -75,6 +76,19 @@ const finding = (check: string, result: string): Noted =>
 const SLANG =
   /\b(squeeze|comp|carb|top end|short block|metering|impulse|welch|pop-off|baseline|coked?|L screw|H screw|needle|seat|boot|recoil|posterior|suspect|prior)\b/i;
 
+const stiff: CauseId = 'metering-diaphragm-stiff';
+const mended = read(
+  { kind: 'complaint', body: { complaint: 'runs-on-prime-then-dies' } },
+  finding('metering-diaphragm', 'stiff'),
+  finding('piston-exhaust-side', 'worn-smooth'),
+  { kind: 'decision', body: { choice: 'mend', by: 'Odile Farrant', how: 'phone', price: 48_00 } },
+  { kind: 'repair', body: { cause: stiff, outcome: 'cured' } },
+  {
+    kind: 'start',
+    body: { state: 'cold', pulls: 4, outcome: 'runs', drill: 'Choke off at the first pop' },
+  },
+);
+
 describe('plain words', () => {
   const all = [
     ...MACHINE_KINDS.flatMap((kind) => CAUSE_IDS.map((cause) => causeSaid(cause, kind))),
@@ -92,6 +106,9 @@ describe('plain words', () => {
   });
   it('without the words of the bench', () => {
     expect(all.filter((sentence) => SLANG.test(sentence))).toEqual([]);
+  });
+  it('every step of the proof is a sentence', () => {
+    for (const { id } of mended.proof) expect(PLAIN_PROOF[id], id).toMatch(/^[A-Z].*\.$/);
   });
   it('a cause fits inside another sentence', () => {
     for (const cause of CAUSE_IDS) expect(causeClause(cause, 'trimmer')).toMatch(/^[a-z].*[^.]$/);
@@ -182,19 +199,6 @@ describe('a report', () => {
 });
 
 describe('the other papers', () => {
-  const stiff: CauseId = 'metering-diaphragm-stiff';
-  const mended = read(
-    { kind: 'complaint', body: { complaint: 'runs-on-prime-then-dies' } },
-    finding('metering-diaphragm', 'stiff'),
-    finding('piston-exhaust-side', 'worn-smooth'),
-    { kind: 'decision', body: { choice: 'mend', by: 'Odile Farrant', how: 'phone', price: 48_00 } },
-    { kind: 'repair', body: { cause: stiff, outcome: 'cured' } },
-    {
-      kind: 'start',
-      body: { state: 'cold', pulls: 4, outcome: 'runs', drill: 'Choke off at the first pop' },
-    },
-  );
-
   it('work done: what was put right, who agreed to what, and that it was started', () => {
     const paper = text(workDoneOf(at(mended)));
     expect(paper).toContain(foundMended(stiff, MACHINE.kind));

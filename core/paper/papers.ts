@@ -23,6 +23,7 @@ import {
   standingFaults,
   type PaperOf,
 } from './report';
+import { PLAIN_PROOF } from './plain/proof';
 import { PLAIN_WATCH } from './plain/watch';
 import { doneSaid } from './done';
 import { causeClause, findingSaid, said } from './words';
@@ -84,8 +85,14 @@ export function workDoneOf(at: PaperOf): Block[] {
   const { picture } = at;
   const { kind } = picture.machine;
   const done = doneSaid(at);
-  const figures = provingFindings(picture).flatMap((f) => findingSaid(f, kind) ?? []);
-  const proved = picture.proof.filter((s) => s.done).map((s) => said(`Proved: ${s.label.toLowerCase()}.`));
+  const proving = provingFindings(picture);
+  const figures = proving.flatMap((f) => findingSaid(f, kind) ?? []);
+  // What was measured says it already, with its figure.
+  const proved = picture.proof
+    .filter(
+      ({ by, done: isDone }) => isDone && !proving.some((f) => by.kind === 'finding' && by.check === f.check),
+    )
+    .map((s) => said(PLAIN_PROOF[s.id]!));
   const starts = picture.starts.filter((s) => s.outcome === 'runs');
   const left = [
     ...standingFaults(at).map((f) =>

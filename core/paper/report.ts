@@ -1,5 +1,5 @@
 import { mattersIn, type Account } from '../account';
-import { REMEDIES, type CauseId, type ChoiceId, type RemedyId } from '../knowledge';
+import { causeOf, REMEDIES, type CauseId, type ChoiceId, type RemedyId } from '../knowledge';
 import type { MachineKind } from '../machine';
 import { sentence, type Block, type Picture, type Said } from '../log';
 import type { Suspect } from '../diagnosis';
@@ -79,11 +79,13 @@ function notKnown({ picture, account }: PaperOf, suspects: readonly Suspect[]): 
   if (account.decided) return [];
   const known = new Set(account.matters.map((m) => m.cause));
   const evidence = picture.findings.map((f) => f.entryId);
+  const lookedAt = (cause: CauseId): boolean =>
+    picture.findings.some((f) => f.check in (causeOf(cause).seen ?? {}));
   const open = suspects.filter((s) => !known.has(s.cause) && s.probability >= POSSIBLE).slice(0, 4);
   return open.map((s) =>
     said(
       s.probability >= LIKELY
-        ? `Most likely, though not seen: ${causeClause(s.cause, picture.machine.kind)}.`
+        ? `Most likely, ${lookedAt(s.cause) ? 'though what was seen of it does not settle it' : 'though not seen'}: ${causeClause(s.cause, picture.machine.kind)}.`
         : `It may also be that ${causeClause(s.cause, picture.machine.kind)}.`,
       ...picture.complaints.map((c) => c.entryId),
       ...evidence,

@@ -33,6 +33,11 @@ export function checksNamed(word: string): CheckDef[] {
   return spelt.length === 1 ? spelt : [];
 }
 
+/** Words without which the rest of a label says another thing: "part coked" is not "coked". */
+const QUALIFIERS = /^(part|no|not|none|stuck|will not)\b/;
+const unqualified = (check: CheckDef): CheckDef['results'] =>
+  check.results.filter((r) => !QUALIFIERS.test(r.label));
+
 /** The result of a check that some words name: by id, label or another word for it, by a unique start, or nearly spelt so. */
 export function findResult(check: CheckDef, text: string): string | null {
   const wanted = squash(text);
@@ -40,7 +45,7 @@ export function findResult(check: CheckDef, text: string): string | null {
   const whole = check.results.flatMap((r) =>
     [r.id, r.label, ...(r.words ?? [])].map((name) => [squash(name), r.id] as const),
   );
-  const inner = check.results.flatMap((r) =>
+  const inner = unqualified(check).flatMap((r) =>
     [...r.id.split('-'), ...r.label.split(/\W+/)]
       .map(squash)
       .filter((word) => word.length > 2)

@@ -13,7 +13,7 @@ export const AIR_AND_EXHAUST_CHECKS = {
     results: [
       { id: 'clean', label: 'clean', soft: true },
       { id: 'dusty', label: 'dusty' },
-      { id: 'blocked', label: 'blocked' },
+      { id: 'blocked', label: 'blocked', words: ['coked', 'coked up'] },
       { id: 'missing', label: 'missing' },
     ],
     healthy: { dusty: 'sometimes', blocked: 'hardly-ever', missing: 'hardly-ever' },

@@ -208,7 +208,7 @@ export const FUEL_CHECKS = {
     group: 'fuel',
     words: ['vent'],
     results: [
-      { id: 'breathes', label: 'breathes' },
+      { id: 'breathes', label: 'breathes', words: ['clear', 'open'] },
       { id: 'blocked', label: 'blocked' },
     ],
     healthy: { blocked: 'hardly-ever' },
