@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   BULBS,
   CHECK_IDS,
+  checkOf,
   CONDITIONS,
   conditionWords,
   familyOf,
@@ -274,6 +275,30 @@ describe('the guide', () => {
     expect(passages()).toMatchObject({ done: true });
     expect(passages().noted).toBeUndefined();
   });
+
+  it.each(CARBURETTORS.map((c) => [nameOf(c), c] as const))(
+    '%s: whatever a check shows, it goes on or says what to do',
+    (_, c) => {
+      const bench = new Bench().note({ kind: 'complaint', body: { complaint: 'flooded' } });
+      let looked = 0;
+      for (let n = 0; n < 120; n++) {
+        const { picture } = bench;
+        const { now } = guideOf(picture, rebuildOf(picture));
+        if (!now) break;
+        if (now.asks.kind === 'check')
+          for (const { id } of checkOf(now.asks.check).results) {
+            const other = new Bench();
+            other.entries.push(...bench.entries);
+            other.note({ kind: 'finding', body: { check: now.asks.check, result: id, sureness: 'sure' } });
+            const then = guideOf(other.picture, other.rebuild).now;
+            looked++;
+            expect(then?.id !== now.id || then.noted !== undefined, `${now.id}: ${id}`).toBe(true);
+          }
+        bench.note(...does(now, c, picture));
+      }
+      expect(looked).toBeGreaterThan(8);
+    },
+  );
 
   it.each(CARBURETTORS.map((c) => [nameOf(c), c] as const))(
     '%s: can be finished by doing what it asks',

@@ -13,7 +13,7 @@ export const AIR_AND_EXHAUST_CHECKS = {
     results: [
       { id: 'clean', label: 'clean', soft: true },
       { id: 'dusty', label: 'dusty' },
-      { id: 'blocked', label: 'blocked', words: ['coked', 'coked up'] },
+      { id: 'blocked', label: 'blocked' },
       { id: 'missing', label: 'missing' },
     ],
     healthy: { dusty: 'sometimes', blocked: 'hardly-ever', missing: 'hardly-ever' },
@@ -93,7 +93,7 @@ export const AIR_AND_EXHAUST_CHECKS = {
     results: [
       { id: 'clear', label: 'clear' },
       { id: 'part-coked', label: 'part coked' },
-      { id: 'blocked', label: 'blocked' },
+      { id: 'blocked', label: 'blocked', words: ['coked', 'coked up', 'coked shut'] },
       { id: 'missing', label: 'missing' },
     ],
     healthy: { 'part-coked': 'rarely', blocked: 'hardly-ever', missing: 'hardly-ever' },

@@ -56,6 +56,8 @@ export interface Looked {
   rebuild: Rebuild;
 }
 
+const UNCOUNTED = 'How it looked sets no screw back. Count the eighths of each to its seat, or pass it over.';
+
 /** What to do where a step of a rebuild was made and is not right yet, by what it showed. */
 const THEN: Partial<Readonly<Record<CheckId, Readonly<Record<string, string>>>>> = {
   'carb-passages': {
@@ -72,11 +74,17 @@ const THEN: Partial<Readonly<Record<CheckId, Readonly<Record<string, string>>>>>
     'fast-leak': 'The needle does not seat: look at its spring, fork and seat.',
     'will-not-pass': 'Nothing gets through with the lever pressed: screen or passage before the needle.',
   },
+  'screw-turns': {
+    'near-baseline': UNCOUNTED,
+    'far-in': UNCOUNTED,
+    'far-out': UNCOUNTED,
+  },
   'line-routing': { crossed: 'Change them over: the line with the filter is the supply.' },
   'primer-action': {
     bubbles: 'It draws air: line, stub or bulb. Push the lines home and try again.',
     slow: 'Something is tight before it: filter, line or screen.',
     'no-fuel': 'No fuel comes: is it filled, and is the line with the filter the supply?',
+    'none-fitted': 'Its carburettor was said to have a bulb: press it, or take that back.',
   },
 };
 

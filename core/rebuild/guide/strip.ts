@@ -1,7 +1,17 @@
 import { CAUTIONS, layerOf, partOf, type PartId, type StackId } from '../../knowledge';
 import { isCover, isPart, nameIn, screwsOf, staysIn } from '../makeUp';
 import { CAPS, type Rebuild } from '../rebuild';
-import { checkStep, found, isOff, leverHow, tickStep, wasOff, type GuideStep, type Looked } from './step';
+import {
+  checkStep,
+  found,
+  isOff,
+  notYet,
+  leverHow,
+  tickStep,
+  wasOff,
+  type GuideStep,
+  type Looked,
+} from './step';
 
 const nameOfItem = ({ makeUp }: Rebuild, item: StackId | PartId): string =>
   isPart(item) && !isCover(item) ? partOf(item).name : nameIn(makeUp, item);
@@ -58,6 +68,7 @@ export function stripSteps(at: Looked): GuideStep[] {
             {
               caution: CAUTIONS.limiter,
               may: true,
+              ...notYet(at, 'screw-turns', rebuild.during),
             },
           ),
         ]
