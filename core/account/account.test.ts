@@ -222,6 +222,22 @@ describe('a fault found while it is being proved', () => {
     expect(job(...mended).picture.stage).toBe('proof');
   });
 
+  it('failed to start before it was told of as cured: the telling counts', () => {
+    const failed: Noted = { kind: 'start', body: { state: 'warm', pulls: 8, outcome: 'nothing' } };
+    const twice = [
+      ...proved,
+      find('fuel-smell', 'stale'),
+      repair('stale-fuel', 'untried'),
+      repair('plug-fouled', 'untried'),
+      failed,
+    ];
+    expect(job(...twice).picture.cured).toBe(false);
+    const told = job(...twice, repair('stale-fuel', 'cured'));
+    expect(told.picture.cured).toBe(true);
+    expect(told.phase.kind).toBe('prove');
+    expect(job(...twice, repair('stale-fuel', 'cured'), failed).picture.cured).toBe(false);
+  });
+
   it('a complaint noted again takes the cure back', () => {
     expect(job(...proved, complaint('no-fire')).picture.cured).toBe(false);
     expect(job(...proved, complaint('no-fire')).phase.kind).not.toBe('prove');

@@ -14,7 +14,7 @@ export function readEvidence(
   repairs: readonly Repair[],
 ): Evidence[] {
   const made = new Map(repairs.map((r) => [r.entryId, r]));
-  return unstruck.reduce<Evidence[]>((evidence, e) => {
+  return beforeTheirCure(unstruck, repairs).reduce<Evidence[]>((evidence, e) => {
     switch (e.kind) {
       case 'complaint':
         return takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
@@ -52,6 +52,28 @@ export function readEvidence(
       }
     }
   }, []);
+}
+
+/**
+ * What was complained of between a piece of work and its being told of as the cure was cured by it: it stands before the work, as
+ * what it came with does.
+ */
+function beforeTheirCure(unstruck: readonly Entry[], repairs: readonly Repair[]): readonly Entry[] {
+  return repairs.reduce<readonly Entry[]>((entries, { entryId, toldBy, outcome }) => {
+    const work = entries.findIndex((e) => e.id === entryId);
+    const told = entries.findIndex((e) => e.id === toldBy);
+    if (outcome !== 'cured' || work < 0 || told <= work) return entries;
+    const between = entries.slice(work, told);
+    const isGone = (e: Entry): boolean =>
+      e.kind === 'complaint' || (e.kind === 'start' && failsToStart(e.body));
+    if (!between.some(isGone)) return entries;
+    return [
+      ...entries.slice(0, work),
+      ...between.filter(isGone),
+      ...between.filter((e) => !isGone(e)),
+      ...entries.slice(told),
+    ];
+  }, unstruck);
 }
 
 const ofRepair = (repair: Repair): Evidence => ({
