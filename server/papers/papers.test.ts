@@ -130,6 +130,7 @@ describe('a paper as PDF', () => {
     expect(pdf.toString('latin1')).toContain('/DCTDecode');
     expect(Number(/Pages:\s+(\d+)/.exec(ask('pdfinfo', pdf))![1])).toBeGreaterThan(3);
     const text = flat(ask('pdftotext', pdf));
+    expect(text).toContain('4 May 2026.');
     for (const n of [0, 99, 199]) expect(text).toContain(`Sentence ${n} of a long paper`);
   });
 

@@ -233,7 +233,12 @@ export async function pdfOf(
   doc.addStructure(whole);
   if (paper !== 'tag') whole.add(writer.title(title));
   for (const block of blocks) whole.add(writer.block(block));
-  if (version > 1) whole.add(writer.block({ is: 'text', text: `Version ${version}.`, from: [] }));
+  // A paper without its day is worth nothing in a drawer.
+  const day = new Date(notedAt).toLocaleDateString('en-GB', { dateStyle: 'long' });
+  if (paper !== 'tag')
+    whole.add(
+      writer.block({ is: 'text', text: `${day}${version > 1 ? `, version ${version}` : ''}.`, from: [] }),
+    );
   whole.end();
   doc.end();
   return done;
