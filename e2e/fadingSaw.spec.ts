@@ -1,6 +1,5 @@
 import { expect, test } from '@playwright/test';
 import {
-  checkIn,
   checkInAtCounter,
   findBy,
   found,
@@ -120,45 +119,4 @@ test('a fading saw, from the counter to the hook: checked in, worked, corrected,
   await step(page).getByRole('button', { name: 'Reopen' }).click();
   await expect(page.getByRole('button', { name: 'On the bench', exact: true })).toBeVisible();
   await expect(suspects(page)).toBeVisible();
-});
-
-test('a scored piston does not leave before what caused it is answered', async ({ page }) => {
-  await checkIn(page, {
-    owner: 'Hesper Dunn',
-    kind: 'Chainsaw',
-    maker: 'Brakken',
-    model: 'Fell 50',
-    cc: '50',
-    complaints: ['Weak under load'],
-  });
-  await findBy(page, 'Look at the piston, exhaust side', 'scored');
-  await expect(suspects(page).getByText('What may be behind it')).toBeVisible();
-  // Money comes first, and what did it is asked beside it.
-  await expect(step(page).getByRole('heading', { name: 'Is it worth mending?' })).toBeVisible();
-  await step(page).getByRole('button', { name: 'Go on: mend it' }).click();
-  await step(page).getByRole('button', { name: 'All back on' }).click();
-  await step(page).getByRole('button', { name: 'Cured it' }).click();
-  await expect(step(page).getByRole('heading', { name: 'What caused it?' })).toBeVisible();
-  for (const cause of [
-    'Intake air leak',
-    'Crank seal leaks',
-    'Cylinder base leaks',
-    'H screw too lean',
-    'Straight petrol, no oil',
-    'Cooling fins blocked',
-  ]) {
-    await step(page)
-      .getByRole('listitem')
-      .filter({ hasText: cause })
-      .getByRole('button', { name: cause.startsWith('H') ? 'Put right' : 'Ruled out' })
-      .click();
-  }
-  await expect(step(page).getByRole('heading', { name: 'Now prove it' })).toBeVisible();
-  await step(page).getByRole('button', { name: 'Close it as it is' }).click();
-  await step(page)
-    .getByLabel(/Why it leaves like this/)
-    .fill('Owner could not wait; told it is not proved');
-  await step(page).getByRole('button', { name: 'Close the job' }).click();
-  await expect(step(page).getByRole('heading', { name: 'Closed' })).toBeVisible();
-  await expect(trail(page).getByText(/Owner could not wait/)).toBeVisible();
 });

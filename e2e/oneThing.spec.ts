@@ -1,18 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import {
-  anyCheck,
-  barred,
-  checkIn,
-  found,
-  reach,
-  settled,
-  step,
-  suspects,
-  trail,
-  tray,
-  trimmer,
-  write,
-} from './bench';
+import { anyCheck, barred, checkIn, found, reach, settled, step, trail, trimmer, write } from './bench';
 
 /** What the screen calls for in rust: never more than one thing. */
 const calls = (page: Page): Promise<string[]> =>
@@ -22,95 +9,6 @@ const calls = (page: Page): Promise<string[]> =>
 const settles = expect.configure({ soft: true });
 const heading = (page: Page) => step(page).getByRole('heading', { level: 2 }).first();
 const press = (page: Page, name: string | RegExp) => step(page).getByRole('button', { name }).click();
-
-test('a fading trimmer with its carburettor in pieces: nothing that runs is proposed or taken until it is together', async ({
-  page,
-}) => {
-  await checkIn(page, trimmer('Fade 1', 'Fades under way', 'Runs on prime, then dies'));
-  await write(page, 'metering diaphragm stiff', 'Flick the metering diaphragm: stiff');
-  await expect(heading(page)).toHaveText('Metering diaphragm stiff');
-  // While it is in pieces only what can be done in pieces is named.
-  const other = await page.getByRole('region', { name: 'Other checks' }).innerText();
-  expect(other).not.toMatch(/idle speed|full speed|Crack the cap|as a test/i);
-  await expect(step(page).getByRole('button', { name: 'Cured it' })).toHaveCount(0);
-  // It is done, but not to be tried yet: a screen is found gummed while it is open.
-  await press(page, 'Done, tried later');
-  await expect(heading(page)).toHaveText('Put it together');
-  await expect.poll(() => calls(page)).toEqual(['All back on']);
-  await write(page, 'inlet screen gummed', 'Look at the inlet screen: gummed');
-  await expect(found(page, 'inlet-screen-clogged')).toBeVisible();
-  await found(page, 'inlet-screen-clogged').getByRole('button').first().click();
-  await found(page, 'inlet-screen-clogged').getByRole('button', { name: 'Mended' }).click();
-  await expect(heading(page)).toHaveText('Put it together');
-  await press(page, 'All back on');
-  await expect(tray(page).getByText('nothing')).toBeVisible();
-  await expect(heading(page)).toHaveText('Does it still do it?');
-  await press(page, 'Cured it');
-  // A gummed screen is a result: what gummed it is answered before it is proved.
-  await expect(heading(page)).toHaveText('What caused it?');
-  const open = step(page).getByRole('button', { name: 'Ruled out' });
-  while ((await open.count()) > 0) {
-    const left = await open.count();
-    await open.first().click();
-    await expect(open).not.toHaveCount(left);
-  }
-  await expect(heading(page)).toHaveText('Now prove it');
-  await expect(page.getByRole('button', { name: 'Being proved' })).toBeVisible();
-});
-
-test('a fixed idea is tried, refuted, and the bench goes back to looking', async ({ page }) => {
-  await checkIn(page, trimmer('Fixed 1', 'Will not fire'));
-  await suspects(page).getByRole('button', { name: 'Why not something else?' }).click();
-  const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('Which cause').fill('coil failed');
-  await sheet.getByRole('button', { name: /^Coil failed/ }).click();
-  await sheet.getByRole('button', { name: 'Settle on this' }).click();
-  await expect(heading(page)).toHaveText('Coil failed');
-  await press(page, 'Changed nothing');
-  await expect(step(page).getByText('Do this next')).toBeVisible();
-  await expect(found(page, 'coil-failed')).toContainText('without effect');
-  await expect(suspects(page).locator('[data-suspect=coil-failed]')).toHaveCount(0);
-});
-
-test('what is not on the list is settled in own words; complaints come and go', async ({ page }) => {
-  await checkIn(page, trimmer('Words 1', 'Rattle or scrape'));
-  await page.getByRole('button', { name: /^What it does/ }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Weak under load' }).click();
-  await page.keyboard.press('Escape');
-  await expect(trail(page).getByText('Weak under load')).toBeVisible();
-  await suspects(page).getByRole('button', { name: 'Why not something else?' }).click();
-  await page.getByLabel('Which cause').fill('mouse nest in the fan');
-  await page.getByRole('button', { name: /It is something else/ }).click();
-  await expect(heading(page)).toHaveText('mouse nest in the fan');
-  await press(page, 'Cured it');
-  await expect(heading(page)).toHaveText('Now prove it');
-});
-
-test('a safety fault is red on the tag, stands among what was found, and is put right in one tap', async ({
-  page,
-}) => {
-  const { kind, maker, model } = trimmer('Catch 1');
-  // A name like nobody's on the books, or it would be asked about.
-  await page.goto('/check-in');
-  await page.getByRole('textbox', { name: 'Owner' }).fill('Rosamund Quillfeather');
-  await page.getByRole('button', { name: kind, exact: true }).click();
-  await page.getByLabel('Maker').fill(maker);
-  await page.getByLabel('Model').fill(model);
-  await page.getByRole('button', { name: 'Dies at idle' }).click();
-  await page.getByRole('radio', { name: 'A fault' }).click();
-  await page.getByLabel('Name the fault').fill('guard cracked');
-  await page.getByRole('button', { name: 'Check it in' }).click();
-  await expect(page.getByRole('heading', { name: `${maker} ${model}` })).toBeVisible();
-  await page.goto('/');
-  const tag = page.getByRole('link', { name: /Hobwick Catch 1.*safety fault: guard cracked/ });
-  await expect(tag).toContainText('guard cracked');
-  await page.getByRole('button', { name: /^Safety/ }).click();
-  await tag.click();
-  await found(page, 'safety').getByRole('button').first().click();
-  await found(page, 'safety').getByRole('button', { name: 'Put right' }).click();
-  await expect(found(page, 'safety')).toHaveCount(0);
-  await expect(trail(page).getByText('put right')).toBeVisible();
-});
 
 test('nothing typed is lost: reload, back and a closed dialog', async ({ page }) => {
   await page.goto('/check-in');
@@ -149,17 +47,6 @@ test('nothing typed is lost: reload, back and a closed dialog', async ({ page })
   await page.getByRole('link', { name: 'Rusty Wren, the rack' }).click();
   await page.goBack();
   await expect(page).toHaveURL(job);
-});
-
-test('a stray number logs nothing while something else has the focus', async ({ page }) => {
-  await checkIn(page, trimmer('Stray 1', 'Will not fire'));
-  const lines = await trail(page).getByRole('listitem').count();
-  await page.getByRole('button', { name: /^History/ }).focus();
-  await page.keyboard.press('1');
-  await expect(trail(page).getByRole('listitem')).toHaveCount(lines);
-  await heading(page).click();
-  await page.keyboard.press('1');
-  await expect(trail(page).getByRole('listitem')).not.toHaveCount(lines);
 });
 
 test('the sound of a video says the speed', async ({ page }) => {
@@ -251,6 +138,12 @@ const VIEWS = [
   '/practice/machine/fuel-2-saw-21',
   '/tools',
   '/tools/fuel',
+  '/tools/pressure',
+  '/tools/squeeze',
+  '/tools/air-gap',
+  '/tools/screws',
+  '/tools/air',
+  '/settings',
 ] as const;
 const OF_A_JOB = ['', '/map', '/tune', '/start', '/rebuild', '/choices', '/papers', '/parts'] as const;
 const SIZES = [

@@ -123,26 +123,6 @@ test.describe('nobody signed in', () => {
   });
 });
 
-test('the settings are in one place, with who changed what last', async ({ page }) => {
-  await page.goto('/');
-  await expect(inHand(page, LEAD)).toBeVisible();
-  await page.keyboard.press('g');
-  await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();
-  const shop = page.getByRole('region', { name: 'The shop' });
-  await shop.getByRole('button', { name: /^Hours/ }).click();
-  await page.getByLabel('Spots to run them outdoors').selectOption('three');
-  await page.getByRole('button', { name: 'Keep them' }).click();
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  await expect(shop.getByRole('button', { name: new RegExp(`outdoors 3.*${LEAD}`) })).toBeVisible();
-  expect(await barred(page)).toEqual([]);
-  const device = page.getByRole('region', { name: 'This device' });
-  await device.getByRole('radio', { name: 'kPa' }).click();
-  await page.reload();
-  await expect(device.getByRole('radio', { name: 'kPa' })).toBeChecked();
-  await shop.getByRole('link', { name: /^People/ }).click();
-  await expect(page.getByRole('region', { name: 'People' })).toBeVisible();
-});
-
 test('the lead puts somebody on the books, sets a forgotten PIN, and stays the lead', async ({
   page,
   browser,

@@ -108,22 +108,6 @@ test('a recording dropped gives the trace and the advice; the trace and the soun
   expect(violations).toEqual([]);
 });
 
-test('an early quarter turn is tried, judged and put back in one tap', async ({ page }) => {
-  await checkIn(page, saw('Tune 5'));
-  await write(page, 'L 1 H 1', /L 1, H 1/);
-  await page.getByRole('link', { name: 'Tune', exact: true }).click();
-  await page.getByRole('button', { name: 'Try L out 1/4' }).click();
-  await expect(page.getByRole('heading', { name: 'L out 1/4: what did it do?' })).toBeVisible();
-  await expect(page.getByLabel('L stands')).toHaveText('1 1/4');
-  await page.getByRole('region', { name: 'Trial' }).getByRole('button', { name: 'better' }).click();
-  // Before the screws again, as it was.
-  await expect(page.getByRole('heading', { name: 'Is it the screws?' })).toBeVisible();
-  await page.getByRole('link', { name: 'Bench' }).click();
-  await expect(trail(page).getByText(/Screw, to see what it does: L out 1\/4/)).toBeVisible();
-  await expect(trail(page).getByText(/: better/)).toBeVisible();
-  await expect(trail(page).getByText(/L in 1\/4. Put back after the trial/)).toBeVisible();
-});
-
 test('proof goes over two days: the second cold start is reminded of, and a touch begins it anew', async ({
   page,
 }) => {
@@ -181,102 +165,6 @@ test('proof goes over two days: the second cold start is reminded of, and a touc
   await expect(step.getByRole('button', { name: 'Time it' })).toHaveCount(0);
   await write(page, 'start cold 3', /cold, runs after 3/);
   await expect(step.getByRole('button', { name: 'Close the job' })).toBeEnabled();
-});
-
-const jobIn = (page: Page): string => /\/job\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
-
-/** The kinds of entry the server has of the job that is up. */
-async function kindsOnServer(page: Page): Promise<string[]> {
-  const { entries } = (await (await page.request.get(`/api/jobs/${jobIn(page)}`)).json()) as {
-    entries: { kind: string }[];
-  };
-  return entries.map((e) => e.kind);
-}
-
-/** A guided recording as a tachometer on another device would have sent it: idle, full throttle, idle again. */
-async function heardElsewhere(page: Page, idle: number, full: number): Promise<void> {
-  const speed = (t: number): number => {
-    if (t < 10) return idle;
-    if (t < 14) return full - (full - idle) * Math.exp(-(t - 10) / 0.25);
-    return idle + (full - idle) * Math.exp(-(t - 14) / 0.5);
-  };
-  const track = Array.from({ length: 1100 }, (_, i) => {
-    const t = Math.round(2 * i) / 100;
-    return [t, Math.round(speed(t)), t > 11 && t < 14 ? 0.1 : 0];
-  });
-  const entry = {
-    id: crypto.randomUUID(),
-    notedAt: new Date().toISOString(),
-    kind: 'heard',
-    body: { track, seconds: 22, by: 'microphone' },
-  };
-  const response = await page.request.post(`/api/jobs/${jobIn(page)}/entries`, {
-    data: { entries: [entry] },
-  });
-  expect(response.ok()).toBe(true);
-}
-
-test('tuned here and worked elsewhere: leaned only up there, richened before it goes down', async ({
-  page,
-}) => {
-  await checkIn(page, saw('Tune 4'));
-  await toTheScrews(page, 'L 1 H 1 1/2');
-  await heardElsewhere(page, 2750, 12_600);
-  await expect(advice(page)).toContainText('L out 1/8');
-  await page.locator('body').press('x');
-  // The turn is on the server before the next recording is: else it would count as made after it.
-  await expect.poll(() => kindsOnServer(page)).toContain('screw');
-  await heardElsewhere(page, 2715, 12_550);
-  await expect(advice(page)).toContainText('Now prove it.');
-
-  await page.getByRole('button', { name: 'Worked in other air?' }).press('Enter');
-  const there = page.getByRole('region', { name: 'Worked elsewhere' });
-  await there.getByLabel('Worked at, m').fill('1500');
-  await expect(there).toContainText('8 % richer there');
-  await expect(there).toContainText('L in 1/8, H in 3/16, when it is there: turned here it runs lean');
-  await expect(there.getByRole('button', { name: 'Turned them' })).toHaveCount(0);
-  await there.getByLabel('there, °C').fill('hot');
-  await expect(there.getByRole('alert')).toHaveText('there, °C: "hot" is not a number.');
-  await there.getByLabel('there, °C').fill('-20');
-  await there.getByLabel('Worked at, m').fill('0');
-  await expect(there).toContainText('6 % leaner there');
-  await expect(there).toContainText('before it goes');
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations).toEqual([]);
-  await there.getByRole('button', { name: 'Turned them' }).press('Enter');
-  await expect(moves(page).getByText('L out 1/8')).toHaveCount(2);
-  await expect(moves(page).getByText('H out 3/16')).toBeVisible();
-});
-
-test('a drill found to work goes home with the machine as a card', async ({ page }) => {
-  await checkIn(page, saw('Start 1'));
-  await page.locator('body').press('p');
-  await page.getByRole('button', { name: 'Started another way' }).press('Enter');
-  await page.getByLabel('How it is started instead, for the owner').fill('Half choke, three pulls, no more');
-  await page.getByLabel('Pulls so far').click();
-  await page.getByRole('button', { name: 'Nothing', exact: true }).click();
-  const card = page.getByRole('region', { name: 'For the owner' });
-  await expect(page.getByRole('list', { name: 'Starts so far' })).toContainText('nothing after 1');
-  await expect(card).toHaveCount(0);
-  await page.getByLabel('Pulls so far').click();
-  await page.getByRole('button', { name: 'It runs' }).click();
-  await expect(card).toContainText('Half choke, three pulls, no more');
-  const download = page.waitForEvent('download');
-  await card.getByRole('button', { name: 'Starting card' }).click();
-  const text = await readFile(await (await download).path(), 'utf8');
-  expect(text).toContain('Brakken Start 1');
-  expect(text).toContain('Half choke, three pulls, no more');
-});
-
-test('the school of two turns is chosen once, and judges every screw from then on', async ({ page }) => {
-  await page.goto('/tools/screws');
-  await page.getByRole('button', { name: 'L a turn' }).click();
-  await expect(page.getByText('at baseline, 1 usual')).toBeVisible();
-  await page.getByRole('radio', { name: '2 turns' }).press('Enter');
-  await expect(page.getByText('1 further in, 2 usual')).toBeVisible();
-  await checkIn(page, saw('School 2'));
-  await toTheScrews(page, 'L 1 H 1');
-  await expect(advice(page)).toContainText('H out 1 1/4');
 });
 
 test('a mistuned saw is practised on: pulled, revved, a screw turned, all of it judged', async ({ page }) => {

@@ -3,7 +3,7 @@ export const FIRST = (
   'Abel Ada Agnes Albin Alma Anders Annika Arvid Astrid Axel Bea Bengt Berta Birk Brita Carl Cecil Clara Dag Dora Ebba Edda ' +
   'Edwin Eike Elin Elsa Emil Enok Ester Eva Fenja Finn Flora Frida Gerd Gudrun Gustaf Hedda Helga Henrik Hilda Holger Ida ' +
   'Inga Isak Ivar Jens Johan Judith Karin Karla Kasper Kjell Knut Lars Lea Leif Lina Lotta Lukas Mabel Malte Marit Mats ' +
-  'Merle Mona Nanna Nora Odd Olga Oskar Otto Paula Per Petra Ragna Rolf Rosa Runa Selma Signe Sixten Solveig Sten Sven Tea ' +
+  'Merle Mona Nanna Nora Odd Olga Oskar Otto Paula Per Petra Ragna Rolf Rowena Runa Selma Signe Sixten Solveig Sten Sven Tea ' +
   'Thora Tilda Tor Tove Ulf Ulla Urban Vera Viktor Vilma Yngve Ylva'
 ).split(' ');
 export const LAST_FRONT =

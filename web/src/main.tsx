@@ -1,7 +1,8 @@
 import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { App, fetchPlaces } from './app/App';
+import { App } from './app/App';
+import { fetchPlaces } from './app/places';
 import { keepOffline } from './app/newVersion';
 import { pause } from './app/pause';
 import { createStore } from './app/store';

@@ -1,0 +1,126 @@
+import { cleanup, screen, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { complains, JOB, jobWith } from '../testing/bench';
+import {
+  atTheBench,
+  benchOf,
+  findBy,
+  foundRow,
+  percentOf,
+  sheet,
+  step,
+  suspectRow,
+  suspects,
+  tap,
+  title,
+  trail,
+  user,
+  wholeOf,
+} from '../testing/whole';
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+  localStorage.clear();
+});
+
+describe('a reason', () => {
+  it('of what was found leads to its entry', async () => {
+    await benchOf(complains('fades-under-way'), 'vent blocked', 'fuelfilter clean');
+    await user.click(foundRow('tank-vent-blocked')!.querySelector('button')!);
+    await tap('See where', suspects());
+    expect(document.activeElement?.textContent).toMatch(/Test the tank vent: blocked/);
+  });
+
+  it('is given for any cause, however faint', async () => {
+    await benchOf(complains('no-fire'), 'spark strong');
+    await tap('Why not something else?', suspects());
+    const which = () => sheet().getByLabelText('Which cause');
+    await user.type(which(), 'xyzzy');
+    expect(sheet().getByText('No cause of that name.')).toBeTruthy();
+    await user.clear(which());
+    await user.type(which(), 'coil');
+    await user.click(sheet().getAllByRole('button', { name: /^Coil failed/ })[0]!);
+    expect(sheet().getByText(/before anything was said or found/)).toBeTruthy();
+    expect(sheet().getByRole('list', { name: 'What moved it' }).textContent).toContain(
+      'Lowered by Look at the spark: strong',
+    );
+    await tap(/Look at the spark/, sheet());
+    expect(document.activeElement?.textContent).toMatch(/Look at the spark: strong/);
+  });
+
+  it('the entry worth repeating says what would change if it were otherwise', async () => {
+    await benchOf(complains('no-fire'));
+    await findBy('Look at the spark', 'strong', 'Doubtful');
+    for (const [check, result] of [
+      ['Smell the fuel', 'fresh'],
+      ['Prime in the cylinder', 'nothing'],
+      ['Look at the flywheel key', 'whole'],
+    ] as const)
+      await findBy(check, result);
+    const again = suspects().getByRole('button', { name: /Look at the spark: strong/ });
+    expect(again.textContent).toMatch(/If .+: .+ \d+\s%/);
+    await user.click(again);
+    expect(title()).toBe('Look at the spark');
+  });
+});
+
+describe('the map', () => {
+  it('warms to what is found, clears what is not, and leads to a check', async () => {
+    const { goTo } = await benchOf(complains('fades-under-way'), 'fuelfilter clean', 'vent blocked');
+    await user.click(suspects().getByRole('link', { name: 'Map' }));
+    const board = await screen.findByRole('group', { name: 'Cause map' });
+    const part = (name: string): HTMLElement => board.querySelector(`[data-part=${name}]`)!;
+    expect(part('tank').getAttribute('aria-label')).toMatch(/Tank and vent: \d\d\s%/);
+    expect(part('filter').getAttribute('aria-label')).toBe('Fuel filter: cleared');
+    part('exhaust').focus();
+    await user.keyboard('{Enter}');
+    const panel = within(screen.getByRole('region', { name: 'Exhaust' }));
+    await tap(/Spark screen coked/, panel);
+    expect(screen.getByRole('dialog').textContent).toContain('before anything was said or found');
+    await user.keyboard('{Escape}');
+    await tap(/Look at the spark screen/, panel);
+    await atTheBench();
+    expect(step().getByText('You chose')).toBeTruthy();
+    expect(title()).toMatch(/spark screen/i);
+    await goTo(`/job/${JOB.id}`);
+    await user.keyboard('m');
+    expect(await screen.findByRole('group', { name: 'Cause map' })).toBeTruthy();
+  });
+});
+
+describe('the same can', () => {
+  it('counts on this job what was found on the other, until the link is cut', async () => {
+    const other = jobWith(complains('hard-to-start'), 'smell stale');
+    const mine = jobWith(complains('hard-to-start'), {
+      kind: 'history',
+      body: { answers: { sharedCan: true } },
+    });
+    const shared = { kind: 'history', body: { answers: { sharedCan: true } } } as const;
+    const theirs = jobWith(complains('hard-to-start'), shared, 'smell stale');
+    await wholeOf([
+      {
+        ...mine,
+        sameCan: [
+          {
+            job: { ...other.job, id: '5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a99', tag: 142 },
+            entries: theirs.entries,
+          },
+        ],
+      },
+    ]);
+    await atTheBench();
+    await user.click(suspectRow('stale-fuel')!.querySelector('button')!);
+    expect(suspectRow('stale-fuel')!.textContent).toContain('Tag 142, same can. Smell the fuel: stale');
+    const linked = percentOf('stale-fuel');
+    await tap(/^History/);
+    await tap('Cut the link with 142');
+    await user.keyboard('{Escape}');
+    expect(percentOf('stale-fuel')).toBeLessThan(linked);
+    expect(trail().getByText(/Fuel can/)).toBeTruthy();
+    await tap(/^History/);
+    await tap('Link with 142 again');
+    await user.keyboard('{Escape}');
+    expect(percentOf('stale-fuel')).toBe(linked);
+  });
+});
