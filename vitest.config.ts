@@ -23,6 +23,7 @@ export default defineConfig({
       {
         test: {
           name: 'web',
+          ...SHARED,
           environment: 'happy-dom',
           include: ['web/src/**/*.test.{ts,tsx}'],
           testTimeout: TIMEOUT,

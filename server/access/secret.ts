@@ -4,23 +4,30 @@ import { promisify } from 'node:util';
 const derive = promisify<string, Buffer, number, ScryptOptions, Buffer>(scrypt);
 
 /** OWASP, Password Storage Cheat Sheet: scrypt with N = 2^15, r = 8, p = 3; 32 MiB each. */
-const COST = { N: 2 ** 15, r: 8, p: 3 } as const;
+let cost = { N: 2 ** 15, r: 8, p: 3 };
 const MOST_MEMORY = 64 * 1024 * 1024;
 const BYTES = 32;
 
 /** What is kept of a secret: the function with its costs, salt and hash, parted by `$`. */
 export async function hashOfSecret(secret: string): Promise<string> {
   const salt = randomBytes(16);
-  const hash = await derive(secret, salt, BYTES, { ...COST, maxmem: MOST_MEMORY });
-  return ['scrypt', COST.N, COST.r, COST.p, salt.toString('base64'), hash.toString('base64')].join('$');
+  const hash = await derive(secret, salt, BYTES, { ...cost, maxmem: MOST_MEMORY });
+  return ['scrypt', cost.N, cost.r, cost.p, salt.toString('base64'), hash.toString('base64')].join('$');
 }
 
 /** Whose hash nobody's secret has: looked at where a name has none, so that it takes as long. */
-const NOBODY = `scrypt$${COST.N}$${COST.r}$${COST.p}$${'A'.repeat(22)}==$${'A'.repeat(43)}=`;
+const nobody = (): string => `scrypt$${cost.N}$${cost.r}$${cost.p}$${'A'.repeat(22)}==$${'A'.repeat(43)}=`;
+
+/** Hashes at another cost from now on, a power of two: for tests, which sign in hundreds of times. Returns what it was. */
+export function hashAt(N: number): number {
+  const was = cost.N;
+  cost = { ...cost, N };
+  return was;
+}
 
 /** Whether this is the secret that was kept. Takes the same time where none was kept. */
 export async function isSecret(typed: string, kept: string | null): Promise<boolean> {
-  const [, N, r, p, salt = '', hash = ''] = (kept ?? NOBODY).split('$');
+  const [, N, r, p, salt = '', hash = ''] = (kept ?? nobody()).split('$');
   const wanted = Buffer.from(hash, 'base64');
   const costs = { N: Number(N), r: Number(r), p: Number(p), maxmem: MOST_MEMORY };
   const had = await derive(typed, Buffer.from(salt, 'base64'), wanted.length, costs);

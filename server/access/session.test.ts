@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { PROVE_AGAIN, type PersonOnBooks, type Role, type SessionState } from '@rusty-wren/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { aCheckIn, note, openBench, type TestBench } from '../testing/bench';
+import { aCheckIn, note, openBench, SHIPPED_COST, type TestBench } from '../testing/bench';
 import { signedIn } from '../testing/signedIn';
 import { hashOfSecret, isSecret } from './secret';
 
@@ -50,6 +50,9 @@ class Browser {
 }
 
 describe('a secret', () => {
+  it('is hashed as dearly as is asked for where it is no test', () => {
+    expect(SHIPPED_COST).toBeGreaterThanOrEqual(2 ** 15);
+  });
   it('is known again, and is nobody else’s; two of the same are kept differently', async () => {
     expect(await isSecret(PIN, pinHash)).toBe(true);
     expect(await isSecret('482917', pinHash)).toBe(false);

@@ -33,7 +33,7 @@ describe('the minutes from here to the right repair', () => {
     const minutes = (way: Way): number =>
       complaints.reduce((sum, complaint) => {
         const c: Case = { ...FADES, evidence: [{ ref: 'c', kind: 'complaint', complaint }] };
-        return sum + toTheEnd(c, way, 150).last.mean;
+        return sum + toTheEnd(c, way, 60).last.mean;
       }, 0);
     expect(minutes('computed')).toBeLessThan(0.7 * Math.min(...SCHOOLS.map((s) => minutes(s.order))));
   });

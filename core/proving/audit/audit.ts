@@ -23,7 +23,8 @@ const T0 = Date.parse('2026-05-04T08:00:00.000Z');
 
 /**
  * One made-up technician on one drawn machine, from check-in to the closed job: what was told wrongly on the way, each kind once.
- * `every`: while it is looked for, plan, prices and papers are held against the log after each so manieth act; afterwards always.
+ * `every`: prices, papers and taking back are held against the log after each so manieth act, and once it is closed; the account
+ * after every one.
  */
 export function auditOne(
   seed: number,
@@ -71,6 +72,8 @@ export function auditOne(
     acts.push(act.says);
     told = tell(program, entries, known.machine, n % every === 0 ? null : told);
     for (const says of breachesIn(told, entries, known.machine)) found(says);
+    if (told.picture.stage === 'closed') return breaches;
+    if (n % every !== 0) continue;
     // Taken back, everything is as it was before.
     const taken = [...entries];
     for (const e of entries.slice(from))
@@ -83,7 +86,6 @@ export function auditOne(
       } as Entry);
     const undone = standOf({ ...told, ...readBack(program, taken, known.machine) });
     if (undone !== before) found(`f: taking back "${act.says}" does not bring back what was told before`);
-    if (told.picture.stage === 'closed') return breaches;
   }
   found('d: the job was never closed');
   return breaches;

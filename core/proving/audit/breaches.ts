@@ -228,7 +228,7 @@ function lostProof({ picture, phase }: Told, entries: readonly Entry[]): string[
 /** Everything that an act left at odds with the log: sentences, each begun by the letter of what is held. */
 export function breachesIn(told: Told, entries: readonly Entry[], machine: MachineFacts): string[] {
   const live = new Map(unstruckIn(entries).map((e) => [e.id, e]));
-  if (!told.whole) return accountUntrue(told, entries, machine);
+  if (!told.whole) return [...accountUntrue(told, entries, machine), ...lostProof(told, entries)];
   return [
     ...groundless(told, live),
     ...accountUntrue(told, entries, machine),

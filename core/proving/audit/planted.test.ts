@@ -9,7 +9,7 @@ describe('an audit that nobody can talk round', () => {
     expect(PLANTED.length).toBeGreaterThanOrEqual(12);
   });
   it.each(PLANTED)('finds $name', ({ program }) => {
-    for (let seed = 1; seed <= ENOUGH; seed++) if (auditOne(seed, { program, every: 3 }).length > 0) return;
+    for (let seed = 1; seed <= ENOUGH; seed++) if (auditOne(seed, { program, every: 4 }).length > 0) return;
     expect.fail(`not found on ${ENOUGH} machines`);
   });
 });

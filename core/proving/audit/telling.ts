@@ -87,7 +87,8 @@ const NO_PLAN: Pick<Glance, 'next' | 'stop'> = { next: [], stop: null };
 
 /**
  * What the program tells of a log. The plan is asked for only while it is being looked for: nothing else reads it. `before`: where
- * given, plan, prices and papers are those of an act before, while it is still being looked for: they take nine tenths of the time.
+ * given, prices and papers are those of an act before, and the plan too while the next check is still to be made: they take nine
+ * tenths of the time.
  */
 export function tell(
   program: Program,
@@ -103,16 +104,18 @@ export function tell(
     !picture.cured &&
     picture.setRight.length === 0 &&
     !picture.settled.some((s) => s.outcome === null);
-  if (looking && before && before.phase.kind === 'check')
+  const asBefore = looking && before?.phase.kind === 'check';
+  const plan = asBefore ? before.plan : looking ? program.plan(benchCase) : NO_PLAN;
+  if (before && picture.stage !== 'closed')
     return {
       ...before,
       whole: false,
       picture,
       benchCase,
       account,
-      phase: program.phase(picture, before.plan),
+      plan,
+      phase: program.phase(picture, plan),
     };
-  const plan = looking ? program.plan(benchCase) : NO_PLAN;
   const worth = program.worth(picture, account, benchCase, machine);
   const at: PaperOf = {
     picture,

@@ -1,17 +1,17 @@
 import type { Slot, Work } from '@rusty-wren/core/schedule';
 import { act, cleanup, screen } from '@testing-library/react';
-import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { draw } from '../testing/bench';
-import { fakeServer } from '../testing/server';
+import { afterAll, afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { useState, type ReactElement } from 'react';
-import { usePlan } from './usePlan';
+import { fakeServer } from '../testing/server';
 
 const slot = (task: string, start: number): Slot => ({ task, crew: 'a', start, end: start + 10 });
 /** What the thinker was asked, and how it is answered. */
-const asked = vi.hoisted(() => ({
+const asked = {
   plans: [] as { before: readonly unknown[]; answer: (plan: { slots: unknown[]; share: number }) => void }[],
-}));
-vi.mock('../bench/thinking/thinker', () => ({
+};
+// Other tests have loaded the true one.
+vi.resetModules();
+vi.doMock('../bench/thinking/thinker', () => ({
   newTask: () => 'task',
   theThinker: () => ({
     plan: (_task: string, _work: unknown, before: readonly unknown[]) =>
@@ -19,6 +19,9 @@ vi.mock('../bench/thinking/thinker', () => ({
     stop: () => undefined,
   }),
 }));
+const { usePlan } = await import('./usePlan');
+const { draw } = await import('../testing/bench');
+afterAll(() => void vi.doUnmock('../bench/thinking/thinker'));
 beforeEach(() => {
   asked.plans.length = 0;
   fakeServer({});
