@@ -1,6 +1,6 @@
 import { once } from 'node:events';
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DATA, giveUp, installDebian, installPackages, ROOT } from './packages.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
@@ -8,12 +8,29 @@ import { freePort, startPostgres } from './postgres.mjs';
 /**
  * Everything the project promises, in one run: lint, rooms, types, unit, API and browser tests. `--only browser` makes the
  * browser tests alone, `--only api` the server's, `--only rare` those that no run makes; what follows goes to their runner.
+ * `--changed`: only the tests that what is not committed touches, and the browser tests that were changed themselves.
  */
 const at = process.argv.indexOf('--only');
 const only = at < 0 ? null : (process.argv[at + 1] ?? '');
 const rest = at < 0 ? [] : process.argv.slice(at + 2);
+const changed = process.argv.includes('--changed');
 /** @param {string} part */
 const wanted = (part) => only === null || only === part;
+/** Zones far from Greenwich, and what reckons with days and hours: a bench stands anywhere. */
+const ELSEWHERE = ['America/Denver', 'Asia/Kolkata', 'Pacific/Auckland'];
+const OF_DAYS = [
+  '--project=unit',
+  '--project=web',
+  ...[
+    'core/schedule',
+    'core/log',
+    'web/src/day',
+    'web/src/rack',
+    'web/src/ui',
+    'web/src/find',
+    'web/src/parts',
+  ],
+];
 const BUILD = ['npx', 'vite', 'build', '--logLevel', 'warn', 'web'];
 installPackages();
 if (!existsSync('/usr/bin/pdftotext')) installDebian(['poppler-utils'], 'pdftotext');
@@ -42,13 +59,54 @@ mkdirSync(reports, { recursive: true });
 let passed = 0;
 let failed = 0;
 
+const began = Date.now();
+/** @param {number} since "3 min 20 s" */
+const minutesSince = (since) => {
+  const seconds = Math.round((Date.now() - since) / 1000);
+  return seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
+};
+/** How far a runner is, as its own lines say: what is done, of how many. */
+const HOW_FAR = {
+  /** @param {string} log */
+  files: (log) => [(log.match(/^ *[✓❯].*\.test\.tsx?/gm) ?? []).length, testFiles()],
+  /** @param {string} log */
+  journeys: (log) => [
+    (log.match(/^ *[✓✘] +\d+ /gm) ?? []).length,
+    Number(/Running (\d+) tests/.exec(log)?.[1] ?? 0),
+  ],
+};
+const testFiles = () =>
+  spawnSync('git', ['ls-files', '*.test.ts', '*.test.tsx'], { cwd: ROOT, encoding: 'utf8' })
+    .stdout.split('\n')
+    .filter(Boolean).length;
+
 /**
- * Runs one command; it counts as one check unless it writes a report of its own.
- * @param {string} title @param {string[]} command @param {Record<string, string>} [env] @param {string} [cwd]
+ * Runs one part. Its whole log is kept in a file and shown only where it failed; how far it is is told now and then.
+ * @param {string} title @param {string[]} command
+ * @param {{ env?: Record<string, string>, cwd?: string, far?: (log: string) => (number | undefined)[] }} [more]
  */
-function run(title, [program = '', ...args], env = {}, cwd = ROOT) {
-  console.log(`\n— ${title}`);
-  const { status } = spawnSync(program, args, { cwd, stdio: 'inherit', env: { ...process.env, ...env } });
+async function run(title, [program = '', ...args], { env = {}, cwd = ROOT, far } = {}) {
+  const since = Date.now();
+  const child = spawn(program, args, {
+    cwd,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, FORCE_COLOR: '0', ...env },
+  });
+  let log = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream.setEncoding('utf8').on('data', (/** @type {string} */ piece) => (log += piece));
+  let told = '';
+  const tell = setInterval(() => {
+    const [done, all] = far?.(log) ?? [];
+    const now = all ? `${done} of ${all}` : '';
+    if (now && now !== told) console.log(`  ${title}: ${now}, ${minutesSince(since)}`);
+    told = now;
+  }, 15_000);
+  const [status] = await once(child, 'close');
+  clearInterval(tell);
+  writeFileSync(join(reports, `${title.replace(/\W+/g, '-')}.log`), log);
+  if (status !== 0) console.log(`\n— ${title}\n${log}`);
+  console.log(`${status === 0 ? '✓' : '✗'} ${title}, ${minutesSince(since)}`);
   return status === 0;
 }
 
@@ -59,25 +117,16 @@ function count(ok) {
 }
 
 /** @param {string} title @param {string[]} command */
-const check = (title, command) => count(run(title, command));
+const check = async (title, command) => count(await run(title, command));
 
 /**
- * Checks that need neither the database nor each other: the lanes side by side, each one's in turn. What one says stands
- * together, once it is through.
+ * Checks that need neither the database nor each other: the lanes side by side, each one's in turn.
  * @param {[title: string, command: string[]][][]} lanes
  */
 const sideBySide = (lanes) =>
   Promise.all(
     lanes.map(async (lane) => {
-      for (const [title, [program = '', ...args]] of lane) {
-        const child = spawn(program, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
-        let said = '';
-        for (const stream of [child.stdout, child.stderr])
-          stream.setEncoding('utf8').on('data', (/** @type {string} */ piece) => (said += piece));
-        const [status] = await once(child, 'close');
-        console.log(`\n— ${title}\n${said}`);
-        count(status === 0);
-      }
+      for (const [title, command] of lane) await check(title, command);
     }),
   );
 
@@ -97,10 +146,10 @@ if (only === null) {
 }
 
 const unitFile = join(reports, 'vitest.json');
-const projects = only === 'api' ? ['--project', 'api', ...rest] : [];
+const projects = only === 'api' ? ['--project', 'api', ...rest] : changed ? ['--changed'] : [];
 const unitOk =
   !wanted('api') ||
-  run(
+  (await run(
     'unit and API tests',
     [
       'npx',
@@ -111,23 +160,36 @@ const unitOk =
       '--reporter=json',
       `--outputFile.json=${unitFile}`,
     ],
-    {
-      TEST_DATABASE_URL: database.url,
-    },
-  );
+    { env: { TEST_DATABASE_URL: database.url }, far: changed ? undefined : HOW_FAR.files },
+  ));
 const unit = report(unitFile);
 passed += unit?.numPassedTests ?? 0;
 failed += unit?.numFailedTests ?? 0;
 if (!unitOk && !unit?.numFailedTests) failed++;
 
-if (only === null) check('torture, in short', ['npx', 'tsx', 'scripts/torture/torture.ts', '--short']);
-if (wanted('browser') || wanted('rare')) await inTheBrowser();
+if (only === null && !changed) {
+  for (const zone of ELSEWHERE)
+    count(await run(`days in ${zone}`, ['npx', 'vitest', 'run', ...OF_DAYS], { env: { TZ: zone } }));
+  await check('torture, in short', ['npx', 'tsx', 'scripts/torture/torture.ts', '--short']);
+}
+if (changed) rest.push(...changedSpecs());
+if (changed ? rest.length > 0 : wanted('browser') || wanted('rare')) await inTheBrowser();
 await close();
-console.log(`\n${passed} passed, ${failed} failed`);
+console.log(`\nThe whole run took ${minutesSince(began)}.`);
+console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
 
+/** Browser tests that were changed and not committed. */
+function changedSpecs() {
+  const { stdout } = spawnSync('git', ['status', '--porcelain', '--', 'e2e'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  });
+  return stdout.split('\n').flatMap((line) => /(\w+\.spec\.ts)$/.exec(line)?.[1] ?? []);
+}
+
 async function inTheBrowser() {
-  if (only !== null) check('build', BUILD);
+  if (only !== null) await check('build', BUILD);
   const port = String(await freePort());
   // Over HTTPS too, as phones at the bench have it.
   const [lan, lanPort, lanFolder] = ['127.0.0.2', String(await freePort()), join(DATA, 'test-lan')];
@@ -159,7 +221,7 @@ async function inTheBrowser() {
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
   const browserFile = join(reports, 'playwright.json');
-  const browserOk = run(
+  const browserOk = await run(
     'browser tests',
     // Some are asked for: only those, not all that would go before them.
     [
@@ -171,12 +233,15 @@ async function inTheBrowser() {
       ...(rest.length > 0 ? ['--no-deps'] : []),
     ],
     {
-      BASE_URL: base,
-      LAN_URL: `https://${lan}:${lanPort}`,
-      LAN_CERTIFICATE: join(lanFolder, 'server.crt'),
-      CI_REPORT: browserFile,
+      env: {
+        BASE_URL: base,
+        LAN_URL: `https://${lan}:${lanPort}`,
+        LAN_CERTIFICATE: join(lanFolder, 'server.crt'),
+        CI_REPORT: browserFile,
+      },
+      cwd: join(ROOT, 'e2e'),
+      far: HOW_FAR.journeys,
     },
-    join(ROOT, 'e2e'),
   );
   const browser = report(browserFile);
   passed += browser?.stats?.expected ?? 0;

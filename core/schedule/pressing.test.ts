@@ -6,7 +6,7 @@ const at = (
   stage: 'bench' | 'hook' | 'parts' | 'closed',
   promisedFor: string | null = null,
   stageSince: string | null = null,
-) => pressing({ stage, promisedFor, stageSince }, NOW);
+) => pressing({ stage, promisedFor, stageSince }, { now: NOW, today: '2026-05-04' });
 
 describe('what presses', () => {
   it('puts what is late before what is due, and the bench before the hook', () => {
@@ -26,6 +26,11 @@ describe('what presses', () => {
     expect(at('hook', '2026-05-05').dueInDays).toBe(1);
     expect(at('hook', '2026-05-02').dueInDays).toBe(-2);
     expect(at('hook').dueInDays).toBeNull();
+    // Half past six in the evening seven hours west, after midnight in Greenwich: it is promised for today still.
+    const evening = { now: '2026-05-05T01:30:00.000Z', today: '2026-05-04' };
+    const hook = { stage: 'hook', promisedFor: '2026-05-04', stageSince: null } as const;
+    expect(pressing(hook, evening).dueInDays).toBe(0);
+    expect(pressing(hook, { now: '2026-05-04T22:30:00.000Z', today: '2026-05-05' }).dueInDays).toBe(-1);
   });
 
   it('needs no hand while it waits for a part', () => {

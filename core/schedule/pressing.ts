@@ -20,16 +20,18 @@ const STAGE_WEIGHT: Readonly<Record<Stage, number>> = {
 };
 
 /**
- * How pressing a job is: what is on the bench first, then what is promised soonest, then what has hung longest. Times
- * are ISO 8601 and `now` is passed in.
+ * How pressing a job is: what is on the bench first, then what is promised soonest, then what has hung longest. `now` is a moment,
+ * ISO 8601; `today` the day it is where the bench stands, as `promisedFor` is: yyyy-MM-dd.
+ *
+ * @example pressing({ stage: 'hook', promisedFor: '2026-05-04', stageSince: null }, { now: '2026-05-05T00:30:00Z', today: '2026-05-04' }).dueInDays // 0
  */
 export function pressing(
   job: { stage: Stage; promisedFor: string | null; stageSince: string | null },
-  now: string,
+  { now, today }: { now: string; today: string },
 ): Pressed {
   const at = Date.parse(now);
   const dueInDays =
-    job.promisedFor === null ? null : Math.floor((Date.parse(job.promisedFor) - at) / DAY_MS) + 1;
+    job.promisedFor === null ? null : (Date.parse(job.promisedFor) - Date.parse(today)) / DAY_MS;
   const hungDays = job.stageSince === null ? 0 : Math.max(0, (at - Date.parse(job.stageSince)) / DAY_MS);
   const due = dueInDays === null ? 0 : Math.max(0, 30 - 6 * Math.max(-3, dueInDays));
   return {

@@ -38,8 +38,11 @@ export async function readRack(
     await outlooks.settled(toThink, patience);
     rows = await readOpen(db);
   }
+  // The day it is where the server stands, as a promise is written.
+  const today = new Intl.DateTimeFormat('en-CA').format(new Date(now));
   const score = (t: RackTag): number =>
-    pressing({ stage: t.stage, promisedFor: t.job.promisedFor, stageSince: t.stageSince }, now).score;
+    pressing({ stage: t.stage, promisedFor: t.job.promisedFor, stageSince: t.stageSince }, { now, today })
+      .score;
   return rows
     .map(tagOf)
     .map((tag) => ({ tag, score: score(tag) }))

@@ -228,15 +228,18 @@ function lostProof({ picture, phase }: Told, entries: readonly Entry[]): string[
 /** Everything that an act left at odds with the log: sentences, each begun by the letter of what is held. */
 export function breachesIn(told: Told, entries: readonly Entry[], machine: MachineFacts): string[] {
   const live = new Map(unstruckIn(entries).map((e) => [e.id, e]));
-  if (!told.whole) return [...accountUntrue(told, entries, machine), ...lostProof(told, entries)];
-  return [
-    ...groundless(told, live),
+  const always = [
     ...accountUntrue(told, entries, machine),
+    ...wantedInVain(told, entries, machine),
+    ...lostProof(told, entries),
+  ];
+  if (!told.whole) return always;
+  return [
+    ...always,
+    ...groundless(told, live),
     ...untrue(told, entries, machine),
     ...atOdds(told, machine),
     ...unsafe(told, entries),
-    ...wantedInVain(told, entries, machine),
-    ...lostProof(told, entries),
   ];
 }
 

@@ -7,11 +7,14 @@ import { PROGRAM, type Program } from './telling';
 
 /** A fault that owners were once told with, put back into the program: the audit has to find it. */
 export interface Planted {
+  /** A machine on which it showed when it was planted: where it is looked for first. */
+  shows: number;
   name: string;
   program: Program;
 }
 
-const planted = (name: string, changed: Partial<Program>): Planted => ({
+const planted = (shows: number, name: string, changed: Partial<Program>): Planted => ({
+  shows,
   name,
   program: { ...PROGRAM, ...changed },
 });
@@ -43,29 +46,29 @@ const withMoreWrong = (blocks: Block[], more: readonly Said[]): Block[] => {
 
 /** Old faults, each as the program once had it. */
 export const PLANTED: readonly Planted[] = [
-  planted('a kit told of as a cure of everything it mends', {
+  planted(4, 'a kit told of as a cure of everything it mends', {
     tried: (_, causes, outcome) => causes.map((cause) => ({ kind: 'repair', body: { cause, outcome } })),
   }),
-  planted('a reading in band makes the fault that was found go away', {
+  planted(12, 'a reading in band makes the fault that was found go away', {
     read: (entries, machine) => ({ ...PROGRAM.read(entries, machine), setRight: [] }),
   }),
-  planted('a fault mended during the proof loses the proof', {
+  planted(11, 'a fault mended during the proof loses the proof', {
     phase: (picture, plan) =>
       picture.repairs.at(-1)?.outcome === 'cured'
         ? PROGRAM.phase(picture, plan)
         : PROGRAM.phase({ ...picture, cured: false }, plan),
   }),
-  planted('what was settled on does not govern the price', {
+  planted(1, 'what was settled on does not govern the price', {
     worth: (picture, _account, c, machine) =>
       worthOf({ ...askedOf(picture, machine, { rules: USUAL_RULES, book: [] }), likely: likelyIn(c) }),
   }),
-  planted('the headline is the mean, the column the range', {
+  planted(1, 'the headline is the mean, the column the range', {
     headline: (worth) => {
       const best = worth.choices.find((o) => o.id === worth.best);
       return best ? asMoney.about(best.price.mean) : '';
     },
   }),
-  planted('leaving it costs more than mending it', {
+  planted(1, 'leaving it costs more than mending it', {
     worth: (...at) => {
       const worth = PROGRAM.worth(...at);
       const dearer = (c: Worth['choices'][number]) =>
@@ -73,7 +76,7 @@ export const PLANTED: readonly Planted[] = [
       return { ...worth, choices: worth.choices.map(dearer) };
     },
   }),
-  planted('a figure on paper is the corrected one', {
+  planted(1, 'a figure on paper is the corrected one', {
     report: (at, worth) =>
       under(PROGRAM.report(at, worth), 'What we looked at', () =>
         at.picture.findings.flatMap((f) => {
@@ -86,7 +89,7 @@ export const PLANTED: readonly Planted[] = [
         }),
       ),
   }),
-  planted('after a cure the report says that nothing has been seen', {
+  planted(1, 'after a cure the report says that nothing has been seen', {
     report: (at, worth) => {
       const blocks = without(PROGRAM.report(at, worth), 'What was done');
       return blocks.map((b) =>
@@ -96,13 +99,13 @@ export const PLANTED: readonly Planted[] = [
       );
     },
   }),
-  planted('after a cure the report still offers a choice', {
+  planted(2, 'after a cure the report still offers a choice', {
     report: (at, worth) => [
       ...PROGRAM.report(at, worth),
       { is: 'text', text: 'We would take: leave it as it is.', from: [] },
     ],
   }),
-  planted('what was seen sound is said to be wrong', {
+  planted(1, 'what was seen sound is said to be wrong', {
     report: (at, worth) =>
       withMoreWrong(
         PROGRAM.report(at, worth),
@@ -113,7 +116,7 @@ export const PLANTED: readonly Planted[] = [
         ).slice(0, 1),
       ),
   }),
-  planted('what was mended stands among what is wrong', {
+  planted(10, 'what was mended stands among what is wrong', {
     report: (at, worth) =>
       withMoreWrong(
         PROGRAM.report(at, worth),
@@ -122,38 +125,38 @@ export const PLANTED: readonly Planted[] = [
           .map((m) => ({ text: causeSaid(m.cause, at.picture.machine.kind), from: [] })),
       ),
   }),
-  planted('what stands is missing from the report', {
+  planted(1, 'what stands is missing from the report', {
     report: (at, worth) => under(PROGRAM.report(at, worth), 'What is wrong', (old) => old.slice(1)),
   }),
-  planted('a safety fault is in no choice and no price', {
+  planted(1, 'a safety fault is in no choice and no price', {
     worth: (picture, account, c, machine) =>
       PROGRAM.worth(picture, { ...account, safety: { ...account.safety, standing: [] } }, c, machine),
   }),
-  planted('a safety fault put right is not in the work done', {
+  planted(12, 'a safety fault put right is not in the work done', {
     workDone: (at) =>
       PROGRAM.workDone({ ...at, account: { ...at.account, safety: { ...at.account.safety, mended: [] } } }),
   }),
-  planted('the card does not name a safety fault that stands', {
+  planted(1, 'the card does not name a safety fault that stands', {
     card: (at) =>
       PROGRAM.card({ ...at, account: { ...at.account, safety: { ...at.account.safety, standing: [] } } }),
   }),
-  planted('full speed is asked for with a safety fault standing', {
+  planted(1, 'full speed is asked for with a safety fault standing', {
     phase: (picture, plan) => PROGRAM.phase({ ...picture, safetyFaults: [] }, plan),
   }),
-  planted('a part is fetched for what is mended already', {
+  planted(10, 'a part is fetched for what is mended already', {
     wants: (picture, account) =>
       PROGRAM.wants(picture, {
         ...account,
         toMend: picture.settled.map((s) => ({ ...s, outcome: null })),
       }),
   }),
-  planted('what was put right in vain, or seen sound, is learnt', {
+  planted(1, 'what was put right in vain, or seen sound, is learnt', {
     lesson: (picture, account) => {
       const lesson = PROGRAM.lesson(picture, account);
       return lesson && { ...lesson, found: [...lesson.found, ...picture.cleared] };
     },
   }),
-  planted('a paper rests on what was struck', {
+  planted(1, 'a paper rests on what was struck', {
     report: (at, worth) => {
       const struck = at.picture.trail.find((l) => l.state === 'struck');
       const blocks = PROGRAM.report(at, worth);
@@ -162,7 +165,7 @@ export const PLANTED: readonly Planted[] = [
         : blocks;
     },
   }),
-  planted('what is struck still counts in the account', {
+  planted(1, 'what is struck still counts in the account', {
     account: (picture, c) => {
       const account = PROGRAM.account(picture, c);
       const struck = picture.trail.filter((l) => l.state === 'struck').length;

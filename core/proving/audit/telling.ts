@@ -106,6 +106,10 @@ export function tell(
     !picture.settled.some((s) => s.outcome === null);
   const asBefore = looking && before?.phase.kind === 'check';
   const plan = asBefore ? before.plan : looking ? program.plan(benchCase) : NO_PLAN;
+  const forTheShop = (): Pick<Told, 'wants' | 'lesson'> => ({
+    wants: program.wants(picture, account),
+    lesson: program.lesson(picture, account),
+  });
   if (before && picture.stage !== 'closed')
     return {
       ...before,
@@ -115,6 +119,7 @@ export function tell(
       account,
       plan,
       phase: program.phase(picture, plan),
+      ...forTheShop(),
     };
   const worth = program.worth(picture, account, benchCase, machine);
   const at: PaperOf = {
@@ -135,8 +140,7 @@ export function tell(
     plan,
     phase: program.phase(picture, plan),
     worth,
-    wants: program.wants(picture, account),
-    lesson: program.lesson(picture, account),
+    ...forTheShop(),
     headline: program.headline(worth),
     columns: new Map(worth.choices.map((c) => [CHOICE_NAMES[c.id], priceSaid(c.price, money)])),
     papers: {

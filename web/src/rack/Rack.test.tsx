@@ -190,7 +190,7 @@ describe('what a tag says it asks for', () => {
     ] as const) {
       expect(coldStartDueNow({ phase: prove, coldStart: { notBefore } }, NOW), String(notBefore)).toBe(due);
       expect(words(prove, { notBefore })).toMatch(
-        due ? /^Cold start due$/ : /^Cold start after Wed \d\d:00$/,
+        due ? /^Cold start due$/ : /^Cold start after Wed \d\d:\d\d$/,
       );
     }
     expect(coldStartDueNow({ phase: prove, coldStart: null }, NOW)).toBe(false);

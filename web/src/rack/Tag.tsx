@@ -2,7 +2,7 @@ import type { RackTag } from '@rusty-wren/contract';
 import { behaviourOf, causeOf, checkOf } from '@rusty-wren/core/knowledge';
 import { STAGE_WORDS } from '@rusty-wren/core/log';
 import { pressing } from '@rusty-wren/core/schedule';
-import { differenceInCalendarDays } from 'date-fns';
+import { differenceInCalendarDays, format } from 'date-fns';
 import { Hourglass, TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
@@ -32,7 +32,10 @@ const ageWords = (days: number): string => (days <= 0 ? 'today' : days === 1 ? '
 /** Everything a tag says, worked out once for the tag and for the row of a phone. */
 function readTag(tag: RackTag, now: string) {
   const { job, stage } = tag;
-  const { dueInDays } = pressing({ stage, promisedFor: job.promisedFor, stageSince: tag.stageSince }, now);
+  const { dueInDays } = pressing(
+    { stage, promisedFor: job.promisedFor, stageSince: tag.stageSince },
+    { now, today: format(now, 'yyyy-MM-dd') },
+  );
   const waiting = waits(tag);
   return {
     due: dueWords(dueInDays),
