@@ -6,6 +6,17 @@ const TIMEOUT = 300_000;
 /** To load all modules anew for each file takes longer than to run it; none of these may leave anything in them. */
 const SHARED = { isolate: false };
 
+/** What these test is kept by modules themselves, or they take another in a module's place: each has modules of its own. */
+const KEEPS_STATE = [
+  'web/src/keeping/**/*.test.{ts,tsx}',
+  'web/src/ui/useDraft.test.tsx',
+  'web/src/day/usePlan.test.tsx',
+  'web/src/api/**/*.test.ts',
+  'web/src/choices/Choices.test.tsx',
+  'web/src/papers/Papers.test.tsx',
+  'web/src/practice/HiddenMachine.test.tsx',
+];
+
 export default defineConfig({
   test: {
     // Every core: half of the files wait for a database or a page as much as they count.
@@ -26,6 +37,15 @@ export default defineConfig({
           ...SHARED,
           environment: 'happy-dom',
           include: ['web/src/**/*.test.{ts,tsx}'],
+          exclude: KEEPS_STATE,
+          testTimeout: TIMEOUT,
+        },
+      },
+      {
+        test: {
+          name: 'web alone',
+          environment: 'happy-dom',
+          include: KEEPS_STATE,
           testTimeout: TIMEOUT,
         },
       },

@@ -49,6 +49,9 @@ import { paperSchema } from './papers';
 import { instant, uuid } from './wire';
 import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
 
+/** What a job waits for is written in so many letters. */
+export const MOST_WAITED_FOR = 200;
+
 const oneOf = (ids: readonly string[]): Joi.StringSchema => Joi.string().valid(...ids);
 const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max);
 
@@ -251,7 +254,11 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
     drill: text(500),
   }),
   proved: Joi.object({ step: oneOf(PROVED_STEPS).required() }),
-  stage: Joi.object({ stage: oneOf(STAGES).required(), waitingFor: text(200), reason: text(1000) }),
+  stage: Joi.object({
+    stage: oneOf(STAGES).required(),
+    waitingFor: text(MOST_WAITED_FOR),
+    reason: text(1000),
+  }),
   strike: Joi.object({ reason: text(500).required() }),
 };
 

@@ -21,6 +21,7 @@ const ELSEWHERE = ['America/Denver', 'Asia/Kolkata', 'Pacific/Auckland'];
 const OF_DAYS = [
   '--project=unit',
   '--project=web',
+  '--project=web alone',
   ...[
     'core/schedule',
     'core/log',

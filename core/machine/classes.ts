@@ -1,7 +1,11 @@
 import type { Band, MachineFacts } from './facts';
 
+/** The classes of machines. */
+export type ClassId = 'light' | 'hedge' | 'blower' | 'backpack' | 'household' | 'farm';
+
 /** The trade's ordinary figures for a class of machine; a maker's own figure, when known, wins. */
 export interface ClassFigures {
+  id: ClassId;
   name: string;
   /** Speeds, rpm. */
   idle: number;
@@ -12,6 +16,7 @@ export interface ClassFigures {
 }
 
 const LIGHT: ClassFigures = {
+  id: 'light',
   name: 'light trimmer, edger, power head',
   idle: 2800,
   clutch: 4000,
@@ -19,6 +24,7 @@ const LIGHT: ClassFigures = {
   squeezePsi: [100, 130],
 };
 const HEDGE: ClassFigures = {
+  id: 'hedge',
   name: 'hedge trimmer',
   idle: 2800,
   clutch: 4200,
@@ -26,6 +32,7 @@ const HEDGE: ClassFigures = {
   squeezePsi: [100, 130],
 };
 const BLOWER: ClassFigures = {
+  id: 'blower',
   name: 'handheld blower',
   idle: 2800,
   clutch: null,
@@ -33,6 +40,7 @@ const BLOWER: ClassFigures = {
   squeezePsi: [100, 130],
 };
 const BACKPACK: ClassFigures = {
+  id: 'backpack',
   name: 'backpack blower',
   idle: 2300,
   clutch: null,
@@ -40,6 +48,7 @@ const BACKPACK: ClassFigures = {
   squeezePsi: [130, 155],
 };
 const HOUSE_SAW: ClassFigures = {
+  id: 'household',
   name: 'household saw',
   idle: 2800,
   clutch: 4000,
@@ -47,6 +56,7 @@ const HOUSE_SAW: ClassFigures = {
   squeezePsi: [120, 150],
 };
 const FARM_SAW: ClassFigures = {
+  id: 'farm',
   name: 'farm or professional saw',
   idle: 2700,
   clutch: 3800,

@@ -1,6 +1,6 @@
 export { SPEC_PAIRS, SPEC_SINGLES, type SpecField, type SpecPair, type SpecSingle } from './specFields';
 export { readSpecTable, SPEC_COLUMNS, specTable, type SpecLine } from './specTable';
-export { classOf, type ClassFigures } from './classes';
+export { classOf, type ClassFigures, type ClassId } from './classes';
 export { MACHINE_KINDS, type Band, type MachineFacts, type MachineKind, type SpecFigures } from './facts';
 export {
   BASELINE_SCHOOLS,

@@ -3,8 +3,8 @@ import * as wavefile from 'wavefile';
 import type { SpeedReading } from './speed';
 
 /** Node takes the package's one build and bundlers its other: the class stands in the module itself, or under its default. */
-const { WaveFile } =
-  'WaveFile' in wavefile ? wavefile : (wavefile as Record<'default', typeof wavefile>)['default'];
+const whole: Partial<Record<'WaveFile' | 'default', unknown>> = { ...wavefile };
+const { WaveFile } = ('WaveFile' in whole ? whole : whole.default) as typeof wavefile;
 
 /** A recording: one channel of samples, -1 to 1, so many a second. */
 export interface Clip {

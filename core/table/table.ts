@@ -14,9 +14,11 @@ export function rowsIn<C extends string>(
   { columns, needs, noun }: { columns: readonly C[]; needs: readonly C[]; noun: string },
 ): { rows: { line: number; cell: TableRow<C> }[] } | { problem: string } {
   if (!text.trim()) return { problem: 'The table is empty.' };
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), {
+  const bare = text.replace(/^\uFEFF/, '');
+  // Blank lines before the heading are counted, as they are in whatever the table was written with.
+  const above = /^\s*\n/.exec(bare)?.[0].split('\n').length ?? 1;
+  const { data, meta } = Papa.parse<Record<string, string>>(bare.trim(), {
     header: true,
-    skipEmptyLines: true,
     transformHeader: (name) => name.trim(),
   });
   const fields = meta.fields ?? [];
@@ -24,6 +26,16 @@ export function rowsIn<C extends string>(
   if (unknown !== undefined) return { problem: `The heading has a column "${unknown}" that no ${noun} has.` };
   const missing = needs.find((name) => !fields.includes(name));
   if (missing !== undefined) return { problem: `The heading has no column "${missing}".` };
-  if (data.length === 0) return { problem: 'The table has a heading and nothing under it.' };
-  return { rows: data.map((row, i) => ({ line: i + 2, cell: (name) => row[name]?.trim() ?? '' })) };
+  let line = above;
+  const rows = data.flatMap((row) => {
+    const at = ++line;
+    const cells = Object.values(row).flat();
+    // A cell in quotes may go over several lines.
+    line += cells.reduce((n, cell) => n + (cell.match(/\n/g) ?? []).length, 0);
+    return cells.some((cell) => cell.trim())
+      ? [{ line: at, cell: (name: C) => row[name]?.trim() ?? '' }]
+      : [];
+  });
+  if (rows.length === 0) return { problem: 'The table has a heading and nothing under it.' };
+  return { rows };
 }

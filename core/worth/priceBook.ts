@@ -1,4 +1,4 @@
-import { classOf, type MachineFacts, type MachineKind } from '../machine';
+import { classOf, type ClassId, type MachineFacts, type MachineKind } from '../machine';
 import type { FamilyId } from '../knowledge';
 import { PRICED_IDS, type PricedId } from './jobs';
 import type { Cents } from './money';
@@ -45,8 +45,9 @@ export interface PricedMachine extends MachineFacts {
 
 type Usual = readonly [price: Cents, waitDays: number];
 
-/** Parts of a household machine as the trade's ordinary prices go; what is not here takes none. */
-const USUAL: Partial<Readonly<Record<PricedId, Usual>>> = {
+const TAKES_NONE: Usual = [0, 0];
+/** Parts of a household machine as the trade's ordinary prices go; null: it takes none. */
+const USUAL: Readonly<Record<PricedId, Usual | null>> = {
   'safety-part': [12_00, 2],
   'stale-fuel': [3_00, 0],
   'water-in-fuel': [3_00, 0],
@@ -110,12 +111,30 @@ const USUAL: Partial<Readonly<Record<PricedId, Usual>>> = {
   'chain-dull': [8_00, 0],
   'drive-drag': [10_00, 2],
   'engine-flooded': [5_00, 0],
+  'fuel-lines-swapped': null,
+  'low-screw-lean': null,
+  'low-screw-rich': null,
+  'high-screw-lean': null,
+  'high-screw-rich': null,
+  'idle-stop-wrong': null,
+  'choke-not-closing': null,
+  'cooling-fins-blocked': null,
+  'coil-gap-wide': null,
+  'coil-gap-tight': null,
+  'starting-drill-wrong': null,
+  'set-low-screw': null,
+  'set-high-screw': null,
+  'set-coil-gap': null,
+  'own-words': null,
 };
 /** Of a class's parts, as a share of a household machine's, in hundredths. */
-const SCALE: Readonly<Record<string, number>> = {
-  'farm or professional saw': 160,
-  'backpack blower': 140,
-  'light trimmer, edger, power head': 85,
+const SCALE: Readonly<Record<ClassId, number>> = {
+  light: 85,
+  hedge: 100,
+  blower: 100,
+  backpack: 140,
+  household: 100,
+  farm: 160,
 };
 /** What the shop pays of an ordinary price, in hundredths. */
 const COST_SHARE = 65;
@@ -152,7 +171,7 @@ export function partsFor(
     };
   if (what === 'like')
     return { price: usualLike(machine), cost: usualLike(machine), waitDays: LIKE_DAYS, from: 'usual' };
-  const [usual, waitDays] = USUAL[what] ?? [0, 0];
-  const price = Math.round((usual * (SCALE[classOf(machine).name] ?? 100)) / 100);
+  const [usual, waitDays] = USUAL[what] ?? TAKES_NONE;
+  const price = Math.round((usual * SCALE[classOf(machine).id]) / 100);
   return { price, cost: usualCost(price), waitDays, from: 'usual' };
 }

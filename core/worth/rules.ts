@@ -1,4 +1,4 @@
-import { classOf, type MachineFacts } from '../machine';
+import { classOf, type ClassId, type MachineFacts } from '../machine';
 import type { Cents } from './money';
 
 /** What the shop goes by when it says whether something is worth it. All of it is the shop's to set. */
@@ -67,14 +67,14 @@ export const RULE_FIELDS = [
 }[];
 
 /** What a like machine costs new, before a price book says so: by class. */
-const LIKE: Readonly<Record<string, Cents>> = {
-  'light trimmer, edger, power head': 210_00,
-  'hedge trimmer': 260_00,
-  'handheld blower': 190_00,
-  'backpack blower': 480_00,
-  'household saw': 290_00,
-  'farm or professional saw': 680_00,
+const LIKE: Readonly<Record<ClassId, Cents>> = {
+  light: 210_00,
+  hedge: 260_00,
+  blower: 190_00,
+  backpack: 480_00,
+  household: 290_00,
+  farm: 680_00,
 };
 
 /** Ordinary price of a like machine new, tax in. */
-export const usualLike = (machine: MachineFacts): Cents => LIKE[classOf(machine).name] ?? 250_00;
+export const usualLike = (machine: MachineFacts): Cents => LIKE[classOf(machine).id];

@@ -67,7 +67,7 @@ export function leadRoutes(pool: Pool): Hono {
       return c.json(await people(pool), 201);
     })
     .put('/people/:id', async (c) => {
-      const id = pathId(c, 'id');
+      const id = pathId(c, 'id', 'person');
       const wanted = await checkedBody<Change>(c, personSchema);
       const kept = wanted.secret === undefined ? null : await hashOfSecret(wanted.secret);
       await amongPeople(pool, async (db) => {
@@ -82,7 +82,7 @@ export function leadRoutes(pool: Pool): Hono {
     })
     .get('/devices', async (c) => c.json(await devices(pool, sessionIn(c).id)))
     .delete('/devices/:id', async (c) => {
-      const id = pathId(c, 'id');
+      const id = pathId(c, 'id', 'device');
       if ((await end(pool, { session: id })) === 0) throw refuse(404, 'No such device is signed in.');
       await noted(pool, c, 'device-ended', { session: id });
       return c.json(await devices(pool, sessionIn(c).id));
@@ -96,7 +96,7 @@ export function leadRoutes(pool: Pool): Hono {
       return c.json({ token }, 201);
     })
     .delete('/instruments/:id', async (c) => {
-      const name = await withdraw(pool, pathId(c, 'id'));
+      const name = await withdraw(pool, pathId(c, 'id', 'instrument'));
       if (name === null) throw refuse(404, 'No such instrument is let in.');
       await noted(pool, c, 'instrument-withdrawn', { instrument: name });
       return c.json(await instruments(pool));

@@ -77,7 +77,7 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
   return new Hono()
     .get('/', async (c) => c.json<Day>(await readDay(pool)))
     .put('/hours/:account', async (c) => {
-      const account = pathId(c, 'account');
+      const account = pathId(c, 'account', 'person');
       const hours = await checkedBody<Hours>(c, hoursSchema);
       await onTheBooks(
         pool.query(
@@ -138,7 +138,7 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
 
 /** Whose calendar is meant: one's own, or anybody's where the lead asks. Throws 403 otherwise. */
 function ownOrLeads(c: Context): string {
-  const wanted = pathId(c, 'account');
+  const wanted = pathId(c, 'account', 'person');
   const { account } = sessionIn(c);
   if (wanted !== account.id && account.role !== 'lead')
     throw refuse(403, "That is somebody else's calendar.");

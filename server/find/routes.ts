@@ -8,5 +8,5 @@ import { wordsAsked } from './understood';
 export const findRoutes = (pool: Pool): Hono =>
   new Hono()
     .get('/find', async (c) => c.json(await find(pool, wordsAsked(c) ?? '')))
-    .get('/machines/:id', async (c) => c.json(await lifeOf(pool, pathId(c, 'id'))))
-    .get('/owners/:id', async (c) => c.json(await ownerOf(pool, pathId(c, 'id'))));
+    .get('/machines/:id', async (c) => c.json(await lifeOf(pool, pathId(c, 'id', 'machine'))))
+    .get('/owners/:id', async (c) => c.json(await ownerOf(pool, pathId(c, 'id', 'owner'))));

@@ -58,9 +58,9 @@ export async function checkedBody<T>(
   return value as T;
 }
 
-/** A uuid from the path. Throws a 404 when it is none: there can be no such job. */
-export function pathId(c: Context, name: string): string {
+/** A uuid from the path. Throws a 404 when it is none: there can be no such thing. `noun`: what it is the id of. */
+export function pathId(c: Context, name: string, noun = 'job'): string {
   const value = c.req.param(name) ?? '';
-  if (uuid.validate(value).error) throw refuse(404, 'No such job.');
+  if (uuid.validate(value).error) throw refuse(404, `No such ${noun}.`);
   return value;
 }

@@ -37,7 +37,7 @@ export function learningRoutes(pool: Pool, changed: () => Promise<unknown>): Hon
     .delete('/elsewhere/:shop', async (c) => {
       const { rows } = await pool.query<{ name: string }>(
         'DELETE FROM tallied_elsewhere WHERE shop = $1 RETURNING name',
-        [pathId(c, 'shop')],
+        [pathId(c, 'shop', 'shop')],
       );
       if (!rows[0]) throw refuse(404, 'No such shop’s jobs count here.');
       await noted(pool, c, 'learning', { gone: rows[0].name });

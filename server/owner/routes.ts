@@ -18,10 +18,10 @@ import { answeredPage, gonePage, reportPage, type Typed } from './page';
 export const ownerLinkRoutes = (pool: Pool): Hono =>
   new Hono()
     .post('/jobs/:id/papers/:entry/link', async (c) =>
-      c.json(await openLink(pool, pathId(c, 'id'), pathId(c, 'entry')), 201),
+      c.json(await openLink(pool, pathId(c, 'id'), pathId(c, 'entry', 'paper')), 201),
     )
     .delete('/jobs/:id/papers/:entry/link', async (c) => {
-      await withdrawLink(pool, pathId(c, 'id'), pathId(c, 'entry'));
+      await withdrawLink(pool, pathId(c, 'id'), pathId(c, 'entry', 'paper'));
       return c.json({ withdrawn: true });
     });
 

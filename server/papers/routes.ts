@@ -19,7 +19,7 @@ async function photosFor(pool: Pool, hashes: readonly string[]): Promise<Map<str
 export const paperRoutes = (pool: Pool): Hono =>
   new Hono().get('/jobs/:id/papers/:entry/pdf', async (c) => {
     const id = pathId(c, 'id');
-    const entryId = pathId(c, 'entry');
+    const entryId = pathId(c, 'entry', 'paper');
     const sheet = c.req.query('sheet') ?? 'a4';
     if (!SHEETS.includes(sheet as Sheet)) throw refuse(400, `sheet must be one of [${SHEETS.join(', ')}].`);
     const paper = await givenPaper(pool, id, entryId);

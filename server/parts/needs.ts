@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { NeedAct, NeedIn } from '@rusty-wren/contract';
+import { MOST_WAITED_FOR, type NeedAct, type NeedIn } from '@rusty-wren/contract';
 import { makeEntry, readJob, type Entry } from '@rusty-wren/core/log';
 import type pg from 'pg';
 import { refuse } from '../http/problem';
@@ -58,7 +58,7 @@ async function standingOf(
         `${n.name}${n.state === 'to-order' ? ' (to be ordered)' : n.expected_on ? `, due ${dayWords(n.expected_on)}` : ''}`,
     )
     .join('; ')
-    .slice(0, 300);
+    .slice(0, MOST_WAITED_FOR);
   const says =
     rows.length > 0
       ? stage === 'parts' && waitingFor === waits

@@ -62,12 +62,12 @@ export function partRoutes(pool: Pool, announcer: Announcer): Hono {
       return c.json<Drawer>(await drawer(null), 201);
     })
     .delete('/parts/orders/:id', async (c) => {
-      const id = pathId(c, 'id');
+      const id = pathId(c, 'id', 'order');
       await change(async (client) => ({ grown: await cancelOrder(client, id), answer: null }));
       return c.json<Drawer>(await drawer(null));
     })
     .post('/parts/:id/count', async (c) => {
-      const part = pathId(c, 'id');
+      const part = pathId(c, 'id', 'part');
       const body = await checkedBody<{ id: string; count: number; words?: string; by?: string }>(
         c,
         countSchema,
@@ -86,7 +86,7 @@ export function partRoutes(pool: Pool, announcer: Announcer): Hono {
       return c.json<Drawer>(await drawer(jobId), 201);
     })
     .post('/needs/:id/:act', async (c) => {
-      const needId = pathId(c, 'id');
+      const needId = pathId(c, 'id', 'part of a job');
       const what = NEED_ACTS.find((a) => a === c.req.param('act'));
       if (!what) throw refuse(404, 'No such address.');
       const body = await checkedBody<Parameters<typeof act>[3]>(c, needActSchema);

@@ -150,8 +150,7 @@ export function CheckIn(): ReactElement {
               onChange={(safety) => change({ safety: safety ?? null })}
             />
             <p className="flex items-center gap-2 font-semibold text-ochre">
-              <TriangleAlert size={20} className="shrink-0" aria-hidden />{' '}
-              {onTool(CAUTIONS.tool, kind)}
+              <TriangleAlert size={20} className="shrink-0" aria-hidden /> {onTool(CAUTIONS.tool, kind)}
             </p>
             {draft.safety === 'fault' && (
               <div>

@@ -15,13 +15,19 @@ import { Strips } from './Strips';
 import { useBooks } from './useBooks';
 import { useHelps, usePlan, usePromises } from './usePlan';
 import { dayWork, zeroOf, type Books } from './work';
+import { Guarded } from '../ui/Guarded';
 
 const TICK_MS = 20_000;
 
 /** The day: what to do now, what then, what cools meanwhile; everybody's strip; which promises will not hold. */
 export function Day(): ReactElement {
   const { books, failed, retry } = useBooks();
-  if (books) return <Planned {...books} />;
+  if (books)
+    return (
+      <Guarded what="The plan">
+        <Planned {...books} />
+      </Guarded>
+    );
   return failed ? (
     <NotFetched why={problemWords(failed)} onRetry={retry} />
   ) : (

@@ -6,6 +6,7 @@ import { momentOf } from './moment';
 import { useBooks } from './useBooks';
 import { usePlan, usePromises } from './usePlan';
 import { dayWork, zeroOf, type Books } from './work';
+import { Guarded } from '../ui/Guarded';
 
 const TICK_MS = 60_000;
 
@@ -17,7 +18,13 @@ interface Chosen {
 /** The earliest day that can be promised at nine in ten, by all that hangs here; nothing until it is known. */
 export function EarliestPromise(chosen: Chosen): ReactElement | null {
   const { books } = useBooks();
-  return books && <Reckoned books={books} {...chosen} />;
+  return (
+    books && (
+      <Guarded what="The earliest day">
+        <Reckoned books={books} {...chosen} />
+      </Guarded>
+    )
+  );
 }
 
 function Reckoned({ books, value, onTake }: Chosen & { books: Books }): ReactElement | null {

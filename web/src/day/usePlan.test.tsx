@@ -7,7 +7,11 @@ import { fakeServer } from '../testing/server';
 const slot = (task: string, start: number): Slot => ({ task, crew: 'a', start, end: start + 10 });
 /** What the thinker was asked, and how it is answered. */
 const asked = {
-  plans: [] as { before: readonly unknown[]; answer: (plan: { slots: unknown[]; share: number }) => void }[],
+  plans: [] as {
+    before: readonly unknown[];
+    answer: (plan: { slots: unknown[]; share: number }) => void;
+    fail: (why: Error) => void;
+  }[],
 };
 // Other tests have loaded the true one.
 vi.resetModules();
@@ -15,12 +19,13 @@ vi.doMock('../bench/thinking/thinker', () => ({
   newTask: () => 'task',
   theThinker: () => ({
     plan: (_task: string, _work: unknown, before: readonly unknown[]) =>
-      new Promise((answer) => asked.plans.push({ before, answer })),
+      new Promise((answer, fail) => asked.plans.push({ before, answer, fail })),
     stop: () => undefined,
   }),
 }));
 const { usePlan } = await import('./usePlan');
 const { draw } = await import('../testing/bench');
+const { Guarded } = await import('../ui/Guarded');
 afterAll(() => void vi.doUnmock('../bench/thinking/thinker'));
 beforeEach(() => {
   asked.plans.length = 0;
@@ -66,4 +71,18 @@ it('what was planned stays, at its own time, while more work is planned and no b
   expect(asked.plans[1]!.before).toEqual([slot('one', 15)].map((s) => ({ ...s, end: 25 })));
   await act(async () => asked.plans[1]!.answer({ slots: [slot('two', 0), slot('one', 20)], share: 1 }));
   expect(shown()).toBe('two 0,one 20');
+});
+
+it('a planner that fails is said to have failed, and may be asked again', async () => {
+  const told = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+  draw(
+    <Guarded what="The plan">
+      <Page />
+    </Guarded>,
+  );
+  await act(async () => asked.plans[0]!.fail(new Error('out of memory')));
+  expect(screen.getByRole('alert').textContent).toContain('The plan cannot be shown');
+  await act(async () => screen.getByText('Show it again').click());
+  expect(asked.plans).toHaveLength(2);
+  told.mockRestore();
 });

@@ -12,6 +12,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useKeepPlanMutation } from '../api/api';
 import { minuteOf } from './moment';
 import { newTask, theThinker } from '../bench/thinking/thinker';
+import { useThrow } from '../ui/useThrow';
 
 /** A plan's slots, minutes from another zero. */
 const shifted = (plan: { zero: string | number; slots: readonly Slot[] }, zero: number): Slot[] => {
@@ -54,6 +55,7 @@ export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown 
   useEffect(() => {
     begin.current = { work, zero, before };
   });
+  const fail = useThrow();
   useEffect(() => {
     if (isKept) return;
     const task = newTask();
@@ -75,12 +77,13 @@ export function usePlan(work: Work, zero: number, kept: KeptPlan | null): Shown 
         show(plan.slots, null);
         live = false;
         void keep({ key, zero: new Date(from).toISOString(), slots: [...plan.slots] });
-      });
+      })
+      .catch((why: unknown) => live && fail(why));
     return () => {
       live = false;
       void theThinker().stop(task);
     };
-  }, [key, isKept, keep]);
+  }, [key, isKept, keep, fail]);
   return useMemo(() => {
     const none = (): void => undefined;
     if (isKept) return { slots: shifted(kept, zero), share: null, stop: none };
@@ -109,6 +112,7 @@ interface Stand {
  */
 export function usePromises(work: Work, plan: Shown | null): Stand | null {
   const slots = doneOf(plan);
+  const fail = useThrow();
   const [stand, setStand] = useState<Stand | null>(null);
   useEffect(() => {
     if (!slots) return;
@@ -117,11 +121,12 @@ export function usePromises(work: Work, plan: Shown | null): Stand | null {
       .promises(work, slots)
       .then((answer) => {
         if (live) setStand(answer);
-      });
+      })
+      .catch((why: unknown) => live && fail(why));
     return () => {
       live = false;
     };
-  }, [work, slots]);
+  }, [work, slots, fail]);
   return stand;
 }
 
@@ -133,6 +138,7 @@ export function useHelps(
   waiting: readonly Waiting[],
 ): readonly Help[] | null {
   const slots = doneOf(plan);
+  const fail = useThrow();
   const [helps, setHelps] = useState<readonly Help[] | null>(null);
   useEffect(() => {
     if (!slots || !stand) return;
@@ -146,10 +152,11 @@ export function useHelps(
       )
       .then((answer) => {
         if (live) setHelps(answer);
-      });
+      })
+      .catch((why: unknown) => live && fail(why));
     return () => {
       live = false;
     };
-  }, [work, slots, stand, waiting]);
+  }, [work, slots, stand, waiting, fail]);
   return helps;
 }

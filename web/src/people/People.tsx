@@ -10,7 +10,7 @@ import { usePeopleQuery } from './peopleApi';
 /** What the lead sees to: who works here and as what, devices that are signed in, instruments, and what was changed. */
 export function People(): ReactElement {
   const { data: people, error, refetch } = usePeopleQuery();
-  if (error) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
+  if (error && !people) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
   if (!people) return <Loading what="Looking who works here…" />;
   return (
     <div className="grid flex-1 content-start gap-x-12 gap-y-10 px-3 py-5 sm:px-5 lg:grid-cols-[minmax(0,34rem)_minmax(0,34rem)]">

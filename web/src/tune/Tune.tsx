@@ -1,7 +1,7 @@
 import { Guarded } from '../ui/Guarded';
 import { standInOf, standInScrews } from '@rusty-wren/core/engine';
 import type { CheckId } from '@rusty-wren/core/knowledge';
-import { staleFindings } from '@rusty-wren/core/log';
+import { staleFindings, type Noted } from '@rusty-wren/core/log';
 import { speedTable, wavOfClip } from '@rusty-wren/core/sound';
 import {
   advise,
@@ -57,22 +57,18 @@ function Tuning({ atBench }: { atBench: JobAtBench }): ReactElement {
     setSeen([]);
     if (track.length === 0) return;
     const seconds = Math.round((heard.readings.at(-1)?.t ?? 0) * 100) / 100;
-    log('heard', { track, seconds, by: heard.by });
-    // What was heard is evidence, and proof, like any other reading.
+    // What was heard is evidence, and proof, like any other reading; one act, taken back as one.
     const { idle, full } = readBlip(track, seconds);
     const simulated = heard.by === 'stand-in' && { simulated: true };
-    if (idle)
-      log('finding', {
-        check: 'idle-speed',
-        reading: { rpm: [Math.round(idle.mean)], ...simulated },
-        sureness: 'sure',
-      });
-    if (full)
-      log('finding', {
-        check: 'full-speed',
-        reading: { rpm: [Math.round(full.mean)], ...simulated },
-        sureness: 'sure',
-      });
+    const read = (check: 'idle-speed' | 'full-speed', rpm: number): Noted => ({
+      kind: 'finding',
+      body: { check, reading: { rpm: [Math.round(rpm)], ...simulated }, sureness: 'sure' },
+    });
+    log.all([
+      { kind: 'heard', body: { track, seconds, by: heard.by } },
+      ...(idle ? [read('idle-speed', idle.mean)] : []),
+      ...(full ? [read('full-speed', full.mean)] : []),
+    ]);
   };
   const listen = useListen(machine, take);
   const stale = staleFindings(picture);

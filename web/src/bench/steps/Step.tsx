@@ -23,6 +23,7 @@ import { SetRightStep } from './SetRightStep';
 import { SettleStep } from './SettleStep';
 import { StopStep } from './StopStep';
 import { TryStep } from './TryStep';
+import { Guarded } from '../../ui/Guarded';
 
 interface AtStep {
   atBench: JobAtBench;
@@ -108,7 +109,9 @@ function Looking({
         aria-busy={ahead.thinking}
         className={`-mt-3 flex min-h-11 flex-wrap items-center justify-between gap-x-4 ${check.measured ? 'hidden' : ''}`}
       >
-        <Ways c={benchCase} />
+        <Guarded what="How to go on">
+          <Ways c={benchCase} />
+        </Guarded>
         {ahead.progress && (
           <Working
             what="Looking two checks ahead"

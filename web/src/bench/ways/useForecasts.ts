@@ -2,6 +2,7 @@ import type { Case, Forecast, Way } from '@rusty-wren/core/diagnosis';
 import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { WayId } from '../../app/settings';
+import { useThrow } from '../../ui/useThrow';
 import { newTask, theThinker } from '../thinking/thinker';
 
 const PLAYS = 60;
@@ -22,6 +23,7 @@ const NONE: ReadonlyMap<WayId, Forecast> = new Map();
 export function useForecasts(c: Case, ways: readonly { id: WayId; way: Way }[], asked: boolean): Forecasts {
   const [heard, setHeard] = useState<{ about: Case; of: ReadonlyMap<WayId, Forecast> } | null>(null);
   const [stoppedFor, setStoppedFor] = useState<Case | null>(null);
+  const fail = useThrow();
   const working = asked && stoppedFor !== c;
   useEffect(() => {
     if (!working) return;
@@ -43,12 +45,12 @@ export function useForecasts(c: Case, ways: readonly { id: WayId; way: Way }[], 
         hear(id, last);
       }
     };
-    void run();
+    run().catch((why: unknown) => live && fail(why));
     return () => {
       live = false;
       void theThinker().stop(task);
     };
-  }, [c, ways, working]);
+  }, [c, ways, working, fail]);
   const of = heard?.about === c ? heard.of : NONE;
   const plays = [...of.values()].reduce((sum, f) => sum + f.plays, 0);
   const done = plays / (PLAYS * ways.length);

@@ -75,13 +75,16 @@ export function useListen(machine: MachineFacts, onHeard: (heard: Heard) => void
     worker.current?.worker.terminate();
     worker.current = null;
   }, []);
-  useEffect(
-    () => () => {
+  /** The place was left: nothing begins any more. */
+  const left = useRef(false);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
       finish.current(false);
       dismiss();
-    },
-    [dismiss],
-  );
+    };
+  }, [dismiss]);
 
   /** Takes pieces of sound as they come, until it is finished or the guided recording is over. */
   const live = useCallback(
@@ -120,25 +123,39 @@ export function useListen(machine: MachineFacts, onHeard: (heard: Heard) => void
   );
 
   const microphone = useCallback(async () => {
+    const CANNOT = {
+      phase: 'problem',
+      says: 'The microphone cannot be heard: allow it, or drop a recording.',
+    } as const;
     let stream: MediaStream;
     try {
       stream = await navigator.mediaDevices.getUserMedia({
         audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
       });
     } catch {
-      return setState({
-        phase: 'problem',
-        says: 'The microphone cannot be heard: allow it, or drop a recording.',
-      });
+      return setState(CANNOT);
     }
+    const shut = (): void => stream.getTracks().forEach((track) => track.stop());
+    // Nobody is here any more to whom it was to be allowed.
+    if (left.current) return shut();
     const context = new AudioContext();
-    await context.audioWorklet.addModule(tapUrl);
+    try {
+      await context.audioWorklet.addModule(tapUrl);
+    } catch {
+      shut();
+      void context.close();
+      return setState(CANNOT);
+    }
+    if (left.current) {
+      shut();
+      return void context.close();
+    }
     const tap = new AudioWorkletNode(context, 'tap', { numberOfOutputs: 0 });
     context.createMediaStreamSource(stream).connect(tap);
     await live('microphone', context.sampleRate, (piece) => {
       tap.port.onmessage = (event: MessageEvent<Float32Array>) => piece(event.data);
       return () => {
-        stream.getTracks().forEach((track) => track.stop());
+        shut();
         void context.close();
       };
     });
