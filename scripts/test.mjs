@@ -91,7 +91,7 @@ async function run(title, [program = '', ...args], { env = {}, cwd = ROOT, far }
   const child = spawn(program, args, {
     cwd,
     stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...process.env, FORCE_COLOR: '0', ...env },
+    env: { ...process.env, NO_COLOR: '1', ...env },
   });
   let log = '';
   for (const stream of [child.stdout, child.stderr])
