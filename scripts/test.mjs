@@ -77,7 +77,10 @@ const HOW_FAR = {
   ],
 };
 const testFiles = () =>
-  spawnSync('git', ['ls-files', '*.test.ts', '*.test.tsx'], { cwd: ROOT, encoding: 'utf8' })
+  spawnSync('git', ['ls-files', ...(only === 'api' ? ['server/*.test.ts'] : ['*.test.ts', '*.test.tsx'])], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  })
     .stdout.split('\n')
     .filter(Boolean).length;
 
@@ -151,7 +154,7 @@ const projects = only === 'api' ? ['--project', 'api', ...rest] : changed ? ['--
 const unitOk =
   !wanted('api') ||
   (await run(
-    'unit and API tests',
+    only === 'api' ? 'API tests' : 'unit and API tests',
     [
       'npx',
       'vitest',
