@@ -76,7 +76,7 @@ beforeEach(async () => {
   vi.stubGlobal('fetch', async (request: Request) => {
     const { pathname } = new URL(request.url);
     if (pathname === '/api/health') return health();
-    if (pathname === '/api/jobs/one')
+    if (pathname === '/api/jobs/one' || pathname === '/api/jobs/can')
       return Response.json(typeof fetched === 'function' ? await fetched() : fetched);
     if (pathname === '/api/jobs') {
       goes.push('check-in');
@@ -210,6 +210,26 @@ describe('sending', () => {
       watched.unsubscribe();
     },
   );
+
+  it('a job is asked for again when one on the same can changes, and not when another does', async () => {
+    const { store } = bench();
+    let asked = 0;
+    fetched = () => {
+      asked++;
+      return {
+        job: { id: 'can', tag: 1 },
+        entries: [],
+        sameCan: [{ job: { id: 'mate', tag: 2 }, entries: [] }],
+      };
+    };
+    const watched = store.dispatch(api.endpoints.job.initiate('can'));
+    await vi.waitFor(() => expect(asked).toBe(1));
+    await watched;
+    store.dispatch(hearStream('job', JSON.stringify({ jobId: 'stranger', seq: 5 })));
+    store.dispatch(hearStream('job', JSON.stringify({ jobId: 'mate', seq: 5 })));
+    await vi.waitFor(() => expect(asked).toBe(2));
+    watched.unsubscribe();
+  });
 
   it('a job asked for before a note arrived, and answered after it, is asked for again, once', async () => {
     const { note, send, store } = bench();
