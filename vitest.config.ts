@@ -36,6 +36,7 @@ export default defineConfig({
           name: 'web',
           ...SHARED,
           environment: 'happy-dom',
+          setupFiles: ['web/src/testing/setUp.ts'],
           include: ['web/src/**/*.test.{ts,tsx}'],
           exclude: KEEPS_STATE,
           testTimeout: TIMEOUT,
@@ -45,6 +46,7 @@ export default defineConfig({
         test: {
           name: 'web alone',
           environment: 'happy-dom',
+          setupFiles: ['web/src/testing/setUp.ts'],
           include: KEEPS_STATE,
           testTimeout: TIMEOUT,
         },

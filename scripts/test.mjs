@@ -66,23 +66,26 @@ const minutesSince = (since) => {
   const seconds = Math.round((Date.now() - since) / 1000);
   return seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 };
+const testFiles = spawnSync(
+  'git',
+  ['ls-files', ...(only === 'api' ? ['server/*.test.ts'] : ['*.test.ts', '*.test.tsx'])],
+  {
+    cwd: ROOT,
+    encoding: 'utf8',
+  },
+)
+  .stdout.split('\n')
+  .filter(Boolean).length;
 /** How far a runner is, as its own lines say: what is done, of how many. */
 const HOW_FAR = {
   /** @param {string} log */
-  files: (log) => [(log.match(/^ *[✓❯].*\.test\.tsx?/gm) ?? []).length, testFiles()],
+  files: (log) => [(log.match(/^ *[✓❯].*\.test\.tsx?/gm) ?? []).length, testFiles],
   /** @param {string} log */
   journeys: (log) => [
     (log.match(/^ *[✓✘] +\d+ /gm) ?? []).length,
     Number(/Running (\d+) tests/.exec(log)?.[1] ?? 0),
   ],
 };
-const testFiles = () =>
-  spawnSync('git', ['ls-files', ...(only === 'api' ? ['server/*.test.ts'] : ['*.test.ts', '*.test.tsx'])], {
-    cwd: ROOT,
-    encoding: 'utf8',
-  })
-    .stdout.split('\n')
-    .filter(Boolean).length;
 
 /**
  * Runs one part. Its whole log is kept in a file and shown only where it failed; how far it is is told now and then.

@@ -94,7 +94,7 @@ export function accountOf(picture: Picture, c: Case): Account {
   // A part that was seen sound is never a fault that was mended, whatever was done to it.
   const sound = new Set(
     picture.cleared.filter(
-      (c) => !picture.found.some((f) => f.cause === c && f.refs.some((r) => !own.has(r))),
+      (cause) => !picture.found.some((f) => f.cause === cause && f.refs.some((r) => !own.has(r))),
     ),
   );
   for (const { cause, refs, state, answer } of picture.found) {

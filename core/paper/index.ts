@@ -4,7 +4,6 @@ export { paperFor, type PaperFor } from './paperFor';
 export { cardOf, PAPER_NAMES, tagOf, titleOf, workDoneOf } from './papers';
 export { reportOf, type PaperOf } from './report';
 export { causeClause, causeSaid, chanceSaid, findingSaid } from './words';
-export { PLAIN_CAUSE } from './plain/causes';
 export { PLAIN_RESULT } from './plain/checks';
 export { PLAIN_CHOICE } from './plain/choices';
 export { PLAIN_COMPLAINT } from './plain/complaints';

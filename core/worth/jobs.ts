@@ -5,7 +5,6 @@ import {
   REMEDIES,
   REMEDY_IDS,
   remedyMinutes,
-  remedyOf,
   type CauseId,
   type Pace,
   type Remedy,
@@ -29,19 +28,15 @@ export const PRICED_IDS: readonly PricedId[] = [
 const PRICED: ReadonlySet<string> = new Set(PRICED_IDS);
 export const isPriced = (id: string): id is PricedId => PRICED.has(id);
 
-/** What a priced thing is called: what is done. `kind`: in whose words. */
-export const pricedName = (id: PricedId | 'like', kind?: MachineKind): string => {
+/** What a priced thing is called: what is done. */
+export const pricedName = (id: PricedId | 'like'): string => {
   if (id === 'like') return 'A like machine, new';
   if (id === 'carburettor-whole') return WHOLE;
   if (id === 'safety-part') return 'Put a safety part right';
   if (id === 'own-words') return 'A repair in your own words';
-  if (isOneFault(id)) return causeOf(id, kind).remedy;
-  return remedyOf(id).does;
+  const remedy = REMEDIES.find((r) => r.id === id);
+  return remedy ? remedy.does : causeOf(id as CauseId).remedy;
 };
-
-const CAUSE_SET: ReadonlySet<string> = new Set(CAUSE_IDS);
-/** Whether what is priced is the repair of one fault, and no whole job. */
-export const isOneFault = (id: PricedId): id is CauseId => CAUSE_SET.has(id);
 
 /** Bench minutes of work that no list has: an ordinary safety part, and a repair in one's own words. */
 const UNLISTED_MINUTES = { 'safety-part': 15, 'own-words': 30 } as const;
@@ -81,9 +76,9 @@ export const needsShortBlock = (cause: CauseId): boolean => SHORT_BLOCK.mends.in
 
 /**
  * The jobs that put a set of causes right, each cause in one of them: a carburettor somebody has been inside is replaced whole;
- * what one remedy mends together is one job; a short block has its top end with it. `pace`: how much longer things take here.
+ * what one remedy mends together is one job; a short block has its top end with it. `pace`: how much longer things take here; `kind`: in whose words.
  */
-export function jobsFor(causes: readonly CauseId[], pace: Pace = {}): RepairJob[] {
+export function jobsFor(causes: readonly CauseId[], pace: Pace = {}, kind?: MachineKind): RepairJob[] {
   const minutesOf = (id: CauseId): number => causeOf(id).minutes * (pace[id] ?? 1);
   const whole = (remedy: Remedy): number => remedyMinutes(remedy) * (pace[remedy.id] ?? 1);
   const left = new Set(causes);
@@ -118,7 +113,7 @@ export function jobsFor(causes: readonly CauseId[], pace: Pace = {}): RepairJob[
     });
   }
   for (const cause of left) {
-    jobs.push({ id: cause, does: causeOf(cause).remedy, minutes: minutesOf(cause), mends: [cause] });
+    jobs.push({ id: cause, does: causeOf(cause, kind).remedy, minutes: minutesOf(cause), mends: [cause] });
   }
   return jobs;
 }

@@ -1,6 +1,6 @@
 import { mattersIn, type Account } from '../account';
 import { likelyIn, standingComplaints, type Case, type Likely } from '../diagnosis';
-import { behindOf, familyIdOf, remedyMinutes, remedyOf, type CauseId, type Pace } from '../knowledge';
+import { behindOf, familyIdOf, remedyMinutes, remedyOf, type CauseId } from '../knowledge';
 import { sentence, type Picture } from '../log';
 import { isDeep, jobsFor, unlistedJob, type RepairJob } from './jobs';
 import { putRightBy, type LikelyNow } from './choices';
@@ -29,7 +29,7 @@ function behindOpen({
 }
 
 /** The work that was done on a job, as it is priced: what did nothing for the owner is not charged. */
-function doneJobs({ acts, others, safety }: Account, pace?: Pace): RepairJob[] {
+function doneJobs({ acts, others, safety }: Account, { pace, machine }: Case): RepairJob[] {
   const good = acts.flatMap((a) => ('cause' in a.repair && a.repair.outcome !== 'no-change' ? [a] : []));
   const wholes = good.flatMap(({ repair: r, credit }) => {
     if (!('cause' in r) || !r.remedy) return [];
@@ -54,7 +54,7 @@ function doneJobs({ acts, others, safety }: Account, pace?: Pace): RepairJob[] {
   );
   const jobs: RepairJob[] = [
     ...wholes.filter((w, n) => wholes.findIndex((o) => o.id === w.id) === n),
-    ...jobsFor([...new Set(single)], pace),
+    ...jobsFor([...new Set(single)], pace, machine.kind),
     ...others
       .filter((o) => o.state === 'mended' || o.state === 'untried')
       .map((o) => unlistedJob('own-words', sentence(o.words))),
@@ -77,7 +77,7 @@ export function likelyNow(account: Account, c: Case): LikelyNow {
     found: [...new Set([...engine.found, ...standing])],
     sets: engine.sets,
     complaints: cured || others.some((o) => o.state !== 'vain') ? [] : engine.complaints,
-    done: doneJobs(account, c.pace),
+    done: doneJobs(account, c),
     toDoBesides: [
       ...others.filter((o) => o.state === 'standing').map((o) => unlistedJob('own-words', sentence(o.words))),
       ...safety.standing.filter((f) => !f.refused).map((f) => unlistedJob('safety-part', f.words)),

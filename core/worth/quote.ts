@@ -1,5 +1,5 @@
-import { causeOf, type CauseId, type Pace } from '../knowledge';
-import { isOneFault, jobsFor, type RepairJob } from './jobs';
+import type { CauseId, Pace } from '../knowledge';
+import { jobsFor, type RepairJob } from './jobs';
 import { labourOf, withTax, type Cents } from './money';
 import { partsFor, type PricedMachine, type PriceLine } from './priceBook';
 import { PROVING_MINUTES, QUEUE_DAYS } from './risks';
@@ -49,9 +49,7 @@ export function quote(
   { rules, book, machine, pace }: Reckoning,
   besides: readonly RepairJob[] = [],
 ): Quote {
-  const jobs = [...jobsFor(causes, pace), ...besides].map((job) =>
-    isOneFault(job.id) ? { ...job, does: causeOf(job.id, machine.kind).remedy } : job,
-  );
+  const jobs = [...jobsFor(causes, pace, machine.kind), ...besides];
   const parts = jobs.map((job) => partsFor(book, job.id, machine));
   const sum = (of: (p: (typeof parts)[number]) => number): number => parts.reduce((n, p) => n + of(p), 0);
   const minutes = jobs.length === 0 ? 0 : jobs.reduce((n, j) => n + j.minutes, PROVING_MINUTES);

@@ -1,9 +1,11 @@
-import { cleanup, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { complains } from '../testing/bench';
 import {
+  benchLine,
   benchOf,
   foundRow,
+  leaveNothing,
   pickCheck,
   sheet,
   step,
@@ -17,32 +19,26 @@ import {
   write,
 } from '../testing/whole';
 
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
-
-const line = (): HTMLInputElement => screen.getByRole('textbox', { name: 'Bench line' });
+leaveNothing();
 
 describe('the bench line', () => {
   it('shows what it understood, logs it, and says what it did not', async () => {
     await benchOf(complains('no-fire'));
     await user.keyboard('/');
-    expect(document.activeElement).toBe(line());
+    expect(document.activeElement).toBe(benchLine());
     await user.keyboard('gap top .30 bottom .45');
     expect(screen.getByText(/Measure the coil air gap: 0\.3 0\.45 mm/)).toBeTruthy();
     await user.keyboard('{Enter}');
     expect(trail().getByText(/uneven, 0\.30 and 0\.45 mm/)).toBeTruthy();
-    await user.click(line());
+    await user.click(benchLine());
     await user.keyboard('spark purple{Enter}');
     expect(screen.getByRole('alert').textContent).toBe(
       'Look at the spark: which? strong, flickers, weak, none',
     );
-    expect(line().value).toBe('spark purple');
+    expect(benchLine().value).toBe('spark purple');
     // The gap lies behind the recoil: it is off now, and is not taken off twice.
     expect(tray().getByRole('button', { name: 'Put back: Recoil starter' })).toBeTruthy();
-    await user.clear(line());
+    await user.clear(benchLine());
     await user.keyboard('off recoil{Enter}');
     expect(screen.getByRole('alert').textContent).toBe('Recoil starter is off already.');
     await write('put all back');

@@ -1,11 +1,13 @@
 import type { Noted } from '@rusty-wren/core/log';
-import { cleanup, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { screen } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { complains } from '../testing/bench';
 import {
+  benchLine,
   benchOf,
   findBy,
   foundRow,
+  leaveNothing,
   pickCheck,
   sheet,
   step,
@@ -19,13 +21,8 @@ import {
   write,
 } from '../testing/whole';
 
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
+leaveNothing();
 
-const line = (): HTMLInputElement => screen.getByRole('textbox', { name: 'Bench line' });
 /** What the screen calls for in rust. */
 const calls = (): string[] =>
   [...document.querySelectorAll<HTMLButtonElement>('main .bg-rust:not(:disabled)')].map((e) =>
@@ -71,12 +68,12 @@ describe('a job in pieces', () => {
     await write('metering diaphragm stif');
     expect(tray().getByRole('button', { name: 'Put back: Metering cover' })).toBeTruthy();
     for (const impossible of ['idle 2750', 'start cold 4']) {
-      await user.click(line());
+      await user.click(benchLine());
       await user.keyboard(impossible);
       expect(screen.getByText(/still off: air box, carburettor, metering cover/)).toBeTruthy();
       await user.keyboard('{Enter}');
       expect(screen.getByRole('alert').textContent).toContain('put all back');
-      await user.clear(line());
+      await user.clear(benchLine());
     }
     await tap('All back on', step());
     await tap('Cured it', step());

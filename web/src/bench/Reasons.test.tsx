@@ -1,11 +1,12 @@
-import { cleanup, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { complains, JOB, jobWith } from '../testing/bench';
 import {
   atTheBench,
   benchOf,
   findBy,
   foundRow,
+  leaveNothing,
   percentOf,
   sheet,
   step,
@@ -18,11 +19,7 @@ import {
   wholeOf,
 } from '../testing/whole';
 
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
+leaveNothing();
 
 describe('a reason', () => {
   it('of what was found leads to its entry', async () => {

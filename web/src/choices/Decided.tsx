@@ -19,7 +19,8 @@ export function NotAgreed({ picture }: { picture: Picture }): ReactElement | nul
   );
   return beyond.length === 0 ? null : (
     <p role="alert" className="text-lg font-semibold text-rust">
-      Not agreed: {causesInWords(beyond)}. The owner took: {CHOICE_NAMES[decision.choice].toLowerCase()}.
+      Not agreed: {causesInWords(beyond, picture.machine.kind)}. The owner took:{' '}
+      {CHOICE_NAMES[decision.choice].toLowerCase()}.
     </p>
   );
 }

@@ -1,15 +1,10 @@
 import { cleanup, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { complains } from '../testing/bench';
-import { benchOf, pickCheck, step, tap, trail, user, wholeOf, write } from '../testing/whole';
+import { benchOf, leaveNothing, pickCheck, step, tap, trail, user, wholeOf, write } from '../testing/whole';
 
 beforeEach(() => benchOf(complains('fades-under-way')));
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-  sessionStorage.clear();
-});
+leaveNothing();
 
 /** Writes a figure anew into a field of the step, or of the page. */
 async function fill(label: string, figure: string, where: Pick<typeof screen, 'getByLabelText'> = step()) {

@@ -54,7 +54,7 @@ function namesOf(picture: Picture, mates: readonly Mate[]): (ref: string) => str
     const away = elsewhere.get(ref);
     const line = lines.get(ref) ?? away?.line;
     if (!line) return '';
-    const { about, says } = entryWords(line, picture.machine.kind);
+    const { about, says } = entryWords(line, away?.job.machine.kind ?? picture.machine.kind);
     return `${away ? `Tag ${away.job.tag}, same can. ` : ''}${about}: ${says}`;
   };
 }

@@ -1,13 +1,9 @@
-import { cleanup, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { complains, JOB, jobWith } from '../testing/bench';
-import { atTheBench, sheet, tap, trail, user, wholeOf } from '../testing/whole';
+import { atTheBench, leaveNothing, sheet, tap, trail, user, wholeOf } from '../testing/whole';
 
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
+leaveNothing();
 
 const now = () => within(document.getElementById('rebuild-step')!);
 const title = (): string => now().getAllByRole('heading', { level: 2 })[0]!.textContent;

@@ -1,13 +1,9 @@
-import { cleanup, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { complains, JOB, jobWith } from '../testing/bench';
-import { atTheBench, tap, trail, user, wholeOf } from '../testing/whole';
+import { atTheBench, leaveNothing, tap, trail, user, wholeOf } from '../testing/whole';
 
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
+leaveNothing();
 
 describe('starting', () => {
   const begin = () => wholeOf([jobWith(complains('hard-to-start'))], { at: `/job/${JOB.id}/start` });

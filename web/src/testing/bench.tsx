@@ -76,6 +76,16 @@ export const complains = (complaint: Extract<Noted, { kind: 'complaint' }>['body
   body: { complaint },
 });
 
+/** A store as the page has it, with somebody of that role in; nobody where it is null. */
+export function storeWith(role: Role | null) {
+  const store = configureStore({
+    reducer,
+    middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+  });
+  if (role) store.dispatch(stood({ state: 'in', me: { ...NOTER, role }, people: [] }));
+  return store;
+}
+
 /**
  * Draws a piece of the screen with a store, at an address, with somebody of that role in (nobody where it is null). Returns the
  * store.
@@ -84,11 +94,7 @@ export function draw(
   piece: ReactElement,
   { at = '/', role = 'lead' }: { at?: string; role?: Role | null } = {},
 ) {
-  const store = configureStore({
-    reducer,
-    middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
-  });
-  if (role) store.dispatch(stood({ state: 'in', me: { ...NOTER, role }, people: [] }));
+  const store = storeWith(role);
   render(
     <Provider store={store}>
       <MemoryRouter initialEntries={[at]}>{piece}</MemoryRouter>

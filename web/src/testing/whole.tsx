@@ -1,22 +1,16 @@
-import { configureStore } from '@reduxjs/toolkit';
 import type { JobWithLog, RackTag, Role } from '@rusty-wren/contract';
-import { act, configure, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, configure, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { vi } from 'vitest';
+import { afterEach, vi } from 'vitest';
 import { api } from '../api/api';
 import { routes } from '../app/places';
-import { reducer } from '../app/state';
-import { stood } from '../hands/hands';
 import type { Noted } from '@rusty-wren/core/log';
-import { aTag, jobWith } from './bench';
+import { aTag, jobWith, storeWith } from './bench';
 
 // Places are fetched when somebody goes there: on a machine shared with others that takes longer than a second.
 configure({ asyncUtilTimeout: 60_000 });
-
-/** Somebody who is in on this device. */
-const ME = { id: '5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a02', name: 'Bett Oakham' };
 
 /** A worker that never answers: what is thought ahead stays to be thought. */
 class Mute extends EventTarget {
@@ -26,7 +20,7 @@ class Mute extends EventTarget {
 
 /**
  * The whole interface at an address, for tests to work as a technician does, with these jobs as the server had them last. The server
- * answers nothing more: what is noted stays on this device. Ends with `vi.unstubAllGlobals()` and `cleanup()`.
+ * answers nothing more: what is noted stays on this device. `leaveNothing` ends it.
  */
 export async function wholeOf(
   jobs: readonly JobWithLog[],
@@ -34,11 +28,7 @@ export async function wholeOf(
 ) {
   vi.stubGlobal('Worker', Mute);
   vi.stubGlobal('fetch', () => new Promise(() => undefined));
-  const store = configureStore({
-    reducer,
-    middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
-  });
-  store.dispatch(stood({ state: 'in', me: { ...ME, role }, people: [] }));
+  const store = storeWith(role);
   const tags = jobs.map(({ job, entries }): RackTag => aTag(job, { entryCount: entries.length }));
   await Promise.all([
     ...jobs.map((one) => store.dispatch(api.util.upsertQueryData('job', one.job.id, one))),
@@ -66,6 +56,15 @@ export const tray = () => within(screen.getByRole('region', { name: /^Tray/ }));
 export const sheet = () => within(screen.getByRole('dialog'));
 /** The whole bench is there, not only its first glance. */
 export const atTheBench = () => screen.findByRole('region', { name: 'Evidence so far' });
+/** After each test of a file: nothing drawn, put in another's place or kept on the device is left for the next. */
+export const leaveNothing = (): void =>
+  void afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+    sessionStorage.clear();
+  });
+
 /** The bench of a job with these on its log. */
 export async function benchOf(...lines: readonly (string | Noted)[]) {
   const whole = await wholeOf([jobWith(...lines)]);
@@ -82,9 +81,11 @@ export const tap = (
   where: Pick<typeof screen, 'findByRole'> = screen,
 ): Promise<void> => where.findByRole('button', { name }).then((button) => user.click(button));
 
+export const benchLine = (): HTMLInputElement => screen.getByRole('textbox', { name: 'Bench line' });
+
 /** Writes a line on the bench line, which is taken. */
 export async function write(line: string): Promise<void> {
-  const field = screen.getByRole<HTMLInputElement>('textbox', { name: 'Bench line' });
+  const field = benchLine();
   await user.clear(field);
   await user.click(field);
   await user.paste(line);

@@ -1,14 +1,10 @@
 import type { Noted } from '@rusty-wren/core/log';
-import { cleanup, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { complains, JOB, jobWith } from '../testing/bench';
-import { atTheBench, tap, trail, user, wholeOf } from '../testing/whole';
+import { atTheBench, leaveNothing, tap, trail, user, wholeOf } from '../testing/whole';
 
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
+leaveNothing();
 
 const TUNE = `/job/${JOB.id}/tune`;
 const advice = (): string => screen.getByRole('region', { name: 'Advice' }).textContent;

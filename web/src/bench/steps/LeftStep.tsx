@@ -20,16 +20,16 @@ export function LeftStep({
 }): ReactElement {
   const [first] = causes;
   const told = picture.found.some((f) => causes.includes(f.cause) && f.answer?.answer === 'told');
+  const named = causesInWords(causes, picture.machine.kind);
   const waits = picture.stage === 'answer';
-  const ask = (): void =>
-    void log('stage', { stage: 'answer', waitingFor: `Mend ${causesInWords(causes)}?` });
+  const ask = (): void => void log('stage', { stage: 'answer', waitingFor: `Mend ${named}?` });
   return (
     <section aria-label="Found and left">
       <StepHead
         eyebrow={told ? 'The owner was told' : 'Left as it is'}
         title={waits ? 'Waits for an answer' : 'What now?'}
       />
-      <p className="mt-3 max-w-[58ch] text-xl leading-snug">It is {causesInWords(causes)}.</p>
+      <p className="mt-3 max-w-[58ch] text-xl leading-snug">It is {named}.</p>
       <div className="mt-5 flex flex-wrap gap-3">
         {told && !waits && (
           <Button look="rust" className="min-h-14 px-6 text-lg" onClick={ask}>

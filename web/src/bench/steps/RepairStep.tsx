@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button';
 import { causesInWords } from '../../ui/words';
 import { Mending } from './Mending';
 import { StepHead } from './StepHead';
-import { useTradeWords } from '../../job/tradeWords';
+import { useKindInHand, useTradeWords } from '../../job/tradeWords';
 
 /** A cause is settled: mend it and say how that turned out. */
 export function RepairStep({
@@ -35,7 +35,7 @@ export function RepairStep({
     <section aria-label="Repair">
       <StepHead
         eyebrow="Mend it"
-        title={remedy?.does ?? cause?.name ?? nameOfMend(settled)}
+        title={nameOfMend(settled, useKindInHand())}
         aside={minutes === undefined ? undefined : `${minutes} min`}
       />
       {!remedy && cause && <p className="mt-3 text-2xl">{cause.remedy}.</p>}

@@ -26,7 +26,7 @@ export function TryStep({
         {picture.complaints.map(({ complaint }) => behaviourOf(complaint).label).join(', ')}
       </p>
       <p className="mt-2 text-xl leading-snug text-soft">
-        Done since: {tried.map((what) => inSentence(nameOfMend(what))).join(', ')}.
+        Done since: {tried.map((what) => inSentence(nameOfMend(what, picture.machine.kind))).join(', ')}.
       </p>
       <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
         <TriangleAlert className="shrink-0" aria-hidden /> {CAUTIONS.running}
