@@ -54,19 +54,25 @@ test('a phone at the bench: signed in over HTTPS it hears, sees, can be put on t
   });
   expect(tracks).toEqual(['audio live', 'video live']);
 
-  const manifest = await page.evaluate(async () => {
-    const { href } = document.querySelector<HTMLLinkElement>('link[rel=manifest]')!;
-    const { display, start_url, icons } = (await (await fetch(href)).json()) as {
-      display: string;
-      start_url: string;
-      icons: { src: string }[];
-    };
-    const types = await Promise.all(
-      icons.map(async ({ src }) => (await fetch(new URL(src, href))).headers.get('content-type')),
-    );
-    return { display, start: start_url, types: [...new Set(types)] };
-  });
-  expect(manifest).toEqual({ display: 'fullscreen', start: '/', types: ['image/png'] });
+  const cdp = await context.newCDPSession(page);
+  const { errors, data, url } = await cdp.send('Page.getAppManifest');
+  expect(errors).toEqual([]);
+  const manifest = JSON.parse(data!) as {
+    start_url: string;
+    display: string;
+    icons: { src: string; sizes: string }[];
+  };
+  expect(manifest).toMatchObject({ start_url: '/', display: 'fullscreen' });
+  expect(manifest.icons.length).toBeGreaterThan(0);
+  for (const { src, sizes } of manifest.icons) {
+    const wide = await page.evaluate(async (icon) => {
+      const image = new Image();
+      image.src = icon;
+      await image.decode();
+      return `${image.naturalWidth}x${image.naturalHeight}`;
+    }, new URL(src, url).href);
+    expect(wide).toBe(sizes);
+  }
 
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page.reload();

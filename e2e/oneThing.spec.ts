@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { anyCheck, barred, checkIn, found, reach, settled, step, trail, trimmer, write } from './bench';
+import { anyCheck, barred, checkIn, found, reach, settled, step, trimmer } from './bench';
 
 /** What the screen calls for in rust: never more than one thing. */
 const calls = (page: Page): Promise<string[]> =>
@@ -49,51 +49,6 @@ test('nothing typed is lost: reload, back and a closed dialog', async ({ page })
   await expect(page).toHaveURL(job);
 });
 
-test('the sound of a video says the speed', async ({ page }) => {
-  await checkIn(page, { ...trimmer('Video 1', 'Bogs on the throttle'), kind: 'Chainsaw', cc: '45' });
-  await write(page, 'L 1 H 1', /L 1, H 1/);
-  await page.getByRole('link', { name: 'Tune', exact: true }).click();
-  await page.getByRole('button', { name: 'Tune it all the same' }).click();
-  await page.getByRole('button', { name: 'Drop a recording' }).waitFor();
-  // A webm of a grey picture and a 45 Hz engine with its harmonics: 2,700 a minute.
-  const video = await page.evaluate(async () => {
-    const audio = new AudioContext();
-    const out = audio.createMediaStreamDestination();
-    const tone = audio.createOscillator();
-    tone.type = 'sawtooth';
-    tone.frequency.value = 45;
-    tone.connect(out);
-    tone.start();
-    const canvas = document.createElement('canvas');
-    canvas.getContext('2d')?.fillRect(0, 0, 300, 150);
-    const stream = canvas.captureStream(10);
-    out.stream.getAudioTracks().forEach((track) => stream.addTrack(track));
-    const recorder = new MediaRecorder(stream, { mimeType: 'video/webm;codecs=vp8,opus' });
-    const pieces: Blob[] = [];
-    recorder.ondataavailable = (e) => pieces.push(e.data);
-    recorder.start();
-    await new Promise((resolve) => setTimeout(resolve, 3000));
-    await new Promise((resolve) => {
-      recorder.onstop = resolve;
-      recorder.stop();
-    });
-    const bytes = new Uint8Array(await new Blob(pieces).arrayBuffer());
-    return [...bytes];
-  });
-  await page
-    .getByLabel('A recording or a video')
-    .setInputFiles({ name: 'saw.webm', mimeType: 'video/webm', buffer: Buffer.from(video) });
-  await expect(page.getByRole('figure', { name: 'Speed over time' })).toBeVisible();
-  await page.goBack();
-  await expect(trail(page).getByText(/idle 2[67]\d0/)).toBeVisible();
-  // What has no sound in it is said to have none.
-  await page.getByRole('link', { name: 'Tune', exact: true }).click();
-  await page
-    .getByLabel('A recording or a video')
-    .setInputFiles({ name: 'notes.mp4', mimeType: 'video/mp4', buffer: Buffer.from('no film at all') });
-  await expect(page.getByRole('alert')).toContainText('notes.mp4 cannot be read');
-});
-
 test('a job on a phone: checked, found, mended, with nothing under the bench line', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await checkIn(page, trimmer('Pocket 1', 'Fades under way'));
@@ -115,13 +70,14 @@ test('a job on a phone: checked, found, mended, with nothing under the bench lin
 });
 
 test('the rack and the bench say the same about a job', async ({ page }) => {
+  await page.goto('/');
   for (const tag of [103, 110, 111]) {
-    await page.goto('/');
     const hung = page.locator(`[data-tag="${tag}"]`);
     const asks = (await hung.locator('p[title]').getAttribute('title')) ?? '';
     await hung.click();
     await settled(page);
     await expect(heading(page)).toHaveText(asks.replace(/, [\d½]+ min$/, ''));
+    await page.getByRole('link', { name: 'Rusty Wren, the rack' }).click();
   }
 });
 

@@ -70,6 +70,7 @@ test('the owner answers on a phone of their own, and the bench sees it', async (
   await write(page, 'metering diaphragm stiff', /stiff/);
   const bench = page.url().split('?')[0]!;
   await page.goto(`${bench}/papers`);
+  await expect(page.getByText('The membrane that doses the fuel is stiff.')).toBeVisible();
   await page.getByRole('button', { name: 'Give it' }).click();
   await page.getByRole('button', { name: 'A page for the owner' }).click();
   const address = await page.getByText(/\/owner\/[\w-]{43}$/).textContent();

@@ -1,27 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { barred, checkIn, suspects, trail, trimmer, write } from './bench';
 
-test('what one bench notes, another sees; what is noted without a server is kept and sent later', async ({
-  page,
-  context,
-}) => {
-  await checkIn(page, trimmer('Two 1'));
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await expect(trail(other)).toBeVisible();
-  await write(page, 'smell stale', 'Smell the fuel: stale');
-  await expect(trail(other).getByText('Smell the fuel: stale')).toBeVisible();
-
-  // One of the tabs sends for both.
-  await context.route('**/api/entries', (route) => route.abort());
-  await write(page, 'note while the server is away', 'while the server is away');
-  await expect(page.getByText('1 kept here, not sent yet')).toBeVisible();
-  await expect(trail(page).getByText('not sent yet')).toBeVisible();
-  await context.unroute('**/api/entries');
-  await expect(page.getByText('1 kept here, not sent yet')).toHaveCount(0);
-  await expect(trail(other).getByText('while the server is away')).toBeVisible();
-});
-
 test('check-in names what is missing; with the server away the machine hangs here, and is sent with what was noted on it', async ({
   page,
 }) => {
@@ -47,24 +26,6 @@ test('check-in names what is missing; with the server away the machine hangs her
   await expect(page.getByText(/kept here, not sent yet/)).toHaveCount(0);
   await expect(page.getByText('new', { exact: true })).toHaveCount(0);
   await expect(trail(page).getByText('Smell the fuel: stale')).toBeVisible();
-});
-
-test('unknown jobs and addresses, and a silent server, each have their screen', async ({ page }) => {
-  // A device that has seen no rack yet.
-  await page.route('**/api/jobs?*', (route) => route.abort());
-  // Told of a change, the page would ask again by itself.
-  await page.route('**/api/stream', (route) => route.abort());
-  // Gone to from within: what the rack asks for is asked for beside its scripts where it is opened.
-  await page.goto('/tools');
-  await page.getByRole('link', { name: 'Rack', exact: true }).click();
-  await expect(page.getByText('The bench server does not answer')).toBeVisible();
-  await page.unroute('**/api/jobs?*');
-  await page.getByRole('button', { name: 'Try now' }).click();
-  await expect(page.getByRole('heading', { name: /Needs a hand/ })).toBeVisible();
-  await page.goto('/job/6b1b3b8e-0000-4000-8000-000000000000');
-  await expect(page.getByText('No such job.')).toBeVisible();
-  await page.goto('/nowhere');
-  await expect(page.getByText('Nothing hangs here')).toBeVisible();
 });
 
 test('ways, why not and the map are accessible, light or dark', async ({ page }) => {
@@ -95,28 +56,6 @@ test('ways, why not and the map are accessible, light or dark', async ({ page })
   await suspects(page).getByRole('link', { name: 'Map' }).click();
   await expect(page.getByRole('group', { name: 'Cause map' })).toBeVisible();
   expect(await barred(page)).toEqual([]);
-});
-
-test('can be put on a phone’s first screen, and opens there at the rack, full screen', async ({ page }) => {
-  await page.goto('/');
-  const cdp = await page.context().newCDPSession(page);
-  const { errors, data, url } = await cdp.send('Page.getAppManifest');
-  expect(errors).toEqual([]);
-  const manifest = JSON.parse(data!) as {
-    start_url: string;
-    display: string;
-    icons: { src: string; sizes: string }[];
-  };
-  expect(manifest).toMatchObject({ start_url: '/', display: 'fullscreen' });
-  for (const { src, sizes } of manifest.icons) {
-    const wide = await page.evaluate(async (icon) => {
-      const image = new Image();
-      image.src = icon;
-      await image.decode();
-      return `${image.naturalWidth}x${image.naturalHeight}`;
-    }, new URL(src, url).href);
-    expect(wide).toBe(sizes);
-  }
 });
 
 test('nothing on the way is kept out by the page’s own policy: sheets hold the page, and toasts stand over it', async ({

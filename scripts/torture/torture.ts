@@ -10,7 +10,7 @@ import { throughput } from './throughput';
 
 /**
  * What the server promises, tried the hard way on a database of its own: `npm run torture`, some minutes; `--short` for every
- * test run. `--only kills,malformed,streams,disk,throughput,browser` makes some of them.
+ * test run. `--only kills,malformed,streams,disk,throughput,browser,audit` makes some of them.
  */
 const short = process.argv.includes('--short');
 const only = process.argv.includes('--only')
@@ -45,6 +45,12 @@ try {
     await app.stop();
   }
   if (wanted('disk') && !short) wrong.push(...(await diskFull()));
+  if (wanted('audit') && !short) {
+    const { status } = spawnSync('npx', ['tsx', 'scripts/audit.ts', '--machines', '1000'], {
+      stdio: 'inherit',
+    });
+    if (status !== 0) wrong.push('audit: see above');
+  }
   if (wanted('browser') && !short) {
     const { status } = spawnSync('node', ['scripts/test.mjs', '--only', 'rare'], { stdio: 'inherit' });
     if (status !== 0) wrong.push('browser tests: see above');

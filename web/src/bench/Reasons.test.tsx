@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { complains, JOB, jobWith } from '../testing/bench';
 import {
@@ -18,6 +18,7 @@ import {
   user,
   wholeOf,
 } from '../testing/whole';
+import { takingCheckIns } from '../testing/server';
 
 leaveNothing();
 
@@ -119,5 +120,38 @@ describe('the same can', () => {
     await tap('Link with 142 again');
     await user.keyboard('{Escape}');
     expect(percentOf('stale-fuel')).toBe(linked);
+  });
+});
+
+describe('a job as a case file', () => {
+  it('goes out and comes in at check-in with all it found; what is no case file is refused by name', async () => {
+    const { goTo, router } = await wholeOf(
+      [jobWith(complains('no-fire'), 'comp 62 98 117 124', 'spark none')],
+      { answer: takingCheckIns() },
+    );
+    await atTheBench();
+    const lead = suspects().getAllByRole('listitem')[0]!.textContent;
+    await tap(/^History/);
+    const link = screen.getByRole('link', { name: 'Save as a case file' });
+    expect(link.getAttribute('download')).toBe('tag-141.case.json');
+    const text = decodeURIComponent(link.getAttribute('href')!.split(',').slice(1).join(','));
+    expect(JSON.parse(text)).toMatchObject({ format: 'rusty-wren-case/1', machine: { kind: 'chainsaw' } });
+    await user.keyboard('{Escape}');
+
+    await goTo('/check-in');
+    const file = await screen.findByLabelText('From a case file');
+    const asFile = (name: string, what: string) => new File([what], name, { type: 'application/json' });
+    await user.upload(file, asFile('bad.json', '{"format":"x"}'));
+    expect((await screen.findByRole('alert')).textContent).toContain('bad.json: format must be');
+    await user.upload(file, asFile('job.json', text));
+    expect(await screen.findByText(/entries of the file go on the log/)).toBeTruthy();
+    await user.type(screen.getByRole('textbox', { name: 'Owner' }), 'Somebody Else');
+    for (const field of ['Maker', 'Model'])
+      if ((screen.getByLabelText(field) as HTMLInputElement).value === '')
+        await user.type(screen.getByLabelText(field), 'Brakken');
+    await tap('Check it in');
+    await waitFor(() => expect(router.state.location.pathname).toMatch(/^\/job\//));
+    expect((await atTheBench()).textContent).toContain('Look at the spark: none');
+    expect(suspects().getAllByRole('listitem')[0]!.textContent).toBe(lead);
   });
 });

@@ -1,6 +1,26 @@
 import 'fake-indexeddb/auto';
-import { expect, it } from 'vitest';
-import { forgetSeen, keepAgain, keepSeen, lastSeen } from './shelf';
+import { makeEntry } from '@rusty-wren/core/log';
+import { afterEach, expect, it, vi } from 'vitest';
+import {
+  everythingKept,
+  forgetSeen,
+  keepAgain,
+  keepSeen,
+  lastSeen,
+  layUp,
+  shelves,
+  takeOff,
+  type Kept,
+} from './shelf';
+
+const note = (id: string, minute: number): Kept => {
+  const notedAt = `2026-05-04T10:0${minute}:00.000Z`;
+  const entry = makeEntry({ kind: 'note', body: { text: id } }, { id, notedAt });
+  return { kind: 'entry', id, jobId: 'one', entry, clockOffMs: 0 };
+};
+const ids = async () => (await everythingKept()).map((k) => k.id);
+
+afterEach(() => vi.restoreAllMocks());
 
 it('a device that is signed out forgets what it saw, what comes late included, until somebody is in again', async () => {
   await keepSeen('jobs/one', { tag: 1 });
@@ -13,4 +33,33 @@ it('a device that is signed out forgets what it saw, what comes late included, u
   keepAgain();
   await keepSeen('jobs/four', { tag: 4 });
   expect((await lastSeen('jobs/four'))?.data).toEqual({ tag: 4 });
+});
+
+it('keeps what a page was left in the middle of laying up, once and in the order noted', async () => {
+  // The page is gone before its database was even open.
+  const db = await shelves();
+  vi.spyOn(db, 'transaction').mockImplementationOnce(() => {
+    throw new DOMException('the page is gone', 'AbortError');
+  });
+  await expect(layUp([note('second', 2)])).rejects.toThrow('gone');
+  vi.spyOn(db, 'transaction').mockImplementationOnce(() => {
+    throw new DOMException('the page is gone', 'AbortError');
+  });
+  await expect(layUp([note('first', 1)])).rejects.toThrow('gone');
+  // The next one finds both, and so does any later look.
+  expect(await ids()).toEqual(['first', 'second']);
+  expect(await ids()).toEqual(['first', 'second']);
+  expect(Object.keys(localStorage)).toEqual([]);
+  await takeOff(['first', 'second']);
+  expect(await ids()).toEqual([]);
+});
+
+it('what is laid up leaves nothing else on the device, and a browser without the other store does as well', async () => {
+  await layUp([note('third', 3)]);
+  expect(Object.keys(localStorage)).toEqual([]);
+  vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  await layUp([note('fourth', 4)]);
+  expect(await ids()).toEqual(['third', 'fourth']);
 });

@@ -85,14 +85,45 @@ export const reasonOf = (error: unknown): string =>
 
 /** Lays things up, in order; resolves once they are on disk. What lies there already stays as it is. */
 export async function layUp(things: readonly Kept[]): Promise<void> {
+  const atOnce = writeAtOnce(things);
   const db = await shelves();
   const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
   for (const thing of things) if (!(await tx.store.index('id').getKey(thing.id))) await tx.store.add(thing);
   await tx.done;
+  if (atOnce !== null) localStorage.removeItem(atOnce);
+}
+
+const AT_ONCE = 'rusty-wren-noted ';
+
+/**
+ * Writes down what is about to be laid up, before this turn is over: a page that is left in the middle of a transaction loses it.
+ * Returns where it stands until then; null where the browser does not take it.
+ */
+function writeAtOnce(things: readonly Kept[]): string | null {
+  if (things.length === 0) return null;
+  const key = AT_ONCE + things[0]!.id;
+  try {
+    localStorage.setItem(key, JSON.stringify(things));
+    return key;
+  } catch {
+    return null;
+  }
+}
+
+/** Lays up what a page was left in the middle of laying up, in the order noted. */
+async function layUpLeftOver(): Promise<void> {
+  const left = Object.keys(localStorage)
+    .filter((key) => key.startsWith(AT_ONCE))
+    .map((key) => JSON.parse(localStorage.getItem(key) ?? '[]') as Kept[]);
+  const when = ([first]: Kept[]): string => (first?.kind === 'entry' ? first.entry.notedAt : '');
+  for (const things of left.toSorted((x, y) => when(x).localeCompare(when(y)))) await layUp(things);
 }
 
 /** Everything that lies there, in the order noted. */
-export const everythingKept = async (): Promise<Kept[]> => (await shelves()).getAll('outbox');
+export async function everythingKept(): Promise<Kept[]> {
+  await layUpLeftOver();
+  return (await shelves()).getAll('outbox');
+}
 
 /** Takes things off the shelf. */
 export async function takeOff(ids: readonly string[]): Promise<void> {

@@ -8,9 +8,10 @@ import {
   type ReadyId,
 } from '@rusty-wren/core/practice';
 import { checkOf, type CheckId } from '@rusty-wren/core/knowledge';
-import { act, cleanup, screen, within } from '@testing-library/react';
+import { act, cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
+import { Toaster } from 'sonner';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { gaugeSet } from '../app/settings';
 import { draw } from '../testing/bench';
@@ -225,6 +226,37 @@ describe('a hidden machine on the bench', () => {
     open('/practice/machine/fuel-7-saw-1');
     expect(screen.getByText(/has no level from 1 to 4/)).toBeTruthy();
     expect(screen.getByRole('link', { name: 'To the practice bench' })).toBeTruthy();
+  });
+});
+
+describe('an exercise as a file', () => {
+  it('goes out by its name and comes in again as it ended; a broken one is refused with the reason', async () => {
+    const kept: { name: string; text: Promise<string> }[] = [];
+    vi.spyOn(URL, 'createObjectURL').mockImplementation((blob) => {
+      kept.push({ name: '', text: (blob as Blob).text() });
+      return 'blob:kept';
+    });
+    vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
+      kept.at(-1)!.name = this.download;
+    });
+    bench(CLOGGED);
+    await userEvent.click(screen.getByRole('button', { name: 'Hand back' }));
+    expect(screen.getByRole('heading', { name: 'It went back as it came' })).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Save it as a file' }));
+    vi.restoreAllMocks();
+    expect(kept.map(({ name }) => name)).toEqual([`practice-${codeOf(CLOGGED)}.json`]);
+    const text = await kept[0]!.text;
+    // On the device it is begun anew, and the file shows it as it was.
+    await userEvent.click(screen.getByRole('button', { name: 'The same again' }));
+    expect(clock()).toBe('0:00');
+    cleanup();
+    open('/practice');
+    render(<Toaster />);
+    const field = document.querySelector<HTMLInputElement>('input[type=file]')!;
+    await userEvent.upload(field, new File(['{"format":"x"}'], 'x.json', { type: 'application/json' }));
+    expect(await screen.findByText(/^The file is not an exercise/)).toBeTruthy();
+    await userEvent.upload(field, new File([text], kept[0]!.name, { type: 'application/json' }));
+    expect(await screen.findByRole('heading', { name: 'It went back as it came' })).toBeTruthy();
   });
 });
 

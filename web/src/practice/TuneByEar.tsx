@@ -37,7 +37,9 @@ export function TuneByEar(): ReactElement {
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (event.key !== ' ' || event.repeat || (event.target as HTMLElement).matches('button')) return;
+      // A button that can be pressed is pressed by it; the cord's stays in focus once it is pulled.
+      if (event.key !== ' ' || event.repeat || (event.target as HTMLElement).matches('button:enabled'))
+        return;
       event.preventDefault();
       const on = event.type === 'keydown';
       setHeld(on);

@@ -1,4 +1,6 @@
+import type { CheckIn, JobWithLog } from '@rusty-wren/contract';
 import { vi } from 'vitest';
+import { heldJob } from '../checkin/hang';
 
 /** What was sent to the server. */
 export interface Sent {
@@ -27,4 +29,23 @@ export function fakeServer(body: unknown) {
     });
   });
   return server;
+}
+
+/** What is never answered. */
+export const NEVER = new Promise<Response>(() => undefined);
+
+/** The server takes check-ins and gives them out again, and is silent otherwise. */
+export function takingCheckIns() {
+  const jobs = new Map<string, JobWithLog>();
+  return async (request: Request): Promise<Response> => {
+    const [, jobId = ''] = /\/api\/jobs\/([\w-]+)$/.exec(request.url) ?? [];
+    const known = jobs.get(jobId);
+    if (known) return Response.json(known);
+    if (request.url.endsWith('/api/jobs?show=open')) return Response.json([]);
+    if (request.method !== 'POST' || !request.url.endsWith('/api/jobs')) return NEVER;
+    const held = heldJob((await request.json()) as CheckIn, []);
+    const job = { ...held, job: { ...held.job, tag: 142 } };
+    jobs.set(job.job.id, job);
+    return Response.json(job, { status: 201 });
+  };
 }

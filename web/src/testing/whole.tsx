@@ -8,6 +8,7 @@ import { api } from '../api/api';
 import { routes } from '../app/places';
 import type { Noted } from '@rusty-wren/core/log';
 import { aTag, jobWith, storeWith } from './bench';
+import { NEVER } from './server';
 
 // Places are fetched when somebody goes there: on a machine shared with others that takes longer than a second.
 configure({ asyncUtilTimeout: 60_000 });
@@ -20,19 +21,24 @@ class Mute extends EventTarget {
 
 /**
  * The whole interface at an address, for tests to work as a technician does, with these jobs as the server had them last. The server
- * answers nothing more: what is noted stays on this device. `leaveNothing` ends it.
+ * answers nothing more but what `answer` does: what is noted stays on this device. `leaveNothing` ends it.
  */
 export async function wholeOf(
   jobs: readonly JobWithLog[],
-  { at = `/job/${jobs[0]?.job.id}`, role = 'lead' }: { at?: string; role?: Role } = {},
+  {
+    at = `/job/${jobs[0]?.job.id}`,
+    role = 'lead',
+    answer = () => NEVER,
+  }: { at?: string; role?: Role; answer?: (request: Request) => Promise<Response> } = {},
 ) {
   vi.stubGlobal('Worker', Mute);
-  vi.stubGlobal('fetch', () => new Promise(() => undefined));
+  vi.stubGlobal('fetch', answer);
   const store = storeWith(role);
   const tags = jobs.map(({ job, entries }): RackTag => aTag(job, { entryCount: entries.length }));
   await Promise.all([
     ...jobs.map((one) => store.dispatch(api.util.upsertQueryData('job', one.job.id, one))),
-    store.dispatch(api.util.upsertQueryData('rack', undefined, tags)),
+    // Where there is none, the rack is asked for.
+    ...(tags.length > 0 ? [store.dispatch(api.util.upsertQueryData('rack', undefined, tags))] : []),
   ]);
   const router = createMemoryRouter(routes(), { initialEntries: [at] });
   render(

@@ -6,6 +6,7 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import {
@@ -37,10 +38,24 @@ export function OwnOrder({ own, onDone }: { own: readonly CheckId[]; onDone: () 
     if (!over || active.id === over.id) return;
     setOrder((o) => arrayMove(o, o.indexOf(active.id as CheckId), o.indexOf(over.id as CheckId)));
   };
+  /** "Feel the pull: place 2 of 9", for who hears the page instead of seeing it. */
+  const place = (id: unknown, over: { id: unknown } | null): string =>
+    `${checkOf(id as CheckId).name}: place ${order.indexOf((over?.id ?? id) as CheckId) + 1} of ${order.length}`;
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => `Taken up. ${place(active.id, null)}.`,
+    onDragOver: ({ active, over }) => `${place(active.id, over)}.`,
+    onDragEnd: ({ active, over }) => `Put down. ${place(active.id, over)}.`,
+    onDragCancel: ({ active }) => `Left where it was. ${place(active.id, null)}.`,
+  };
   const rest = CHECKS.filter((c) => !order.includes(c.id));
   return (
     <LeadSets>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={dropped}
+        accessibility={{ announcements }}
+      >
         <SortableContext items={order} strategy={verticalListSortingStrategy}>
           <ol aria-label="Our order">
             {order.map((id, i) => (
