@@ -21,20 +21,34 @@ const trap = (id: string): Hidden => {
   }
 };
 
+/** How often an assertion in a loop was reached: one that never is proves nothing. */
+function counted() {
+  let times = 0;
+  return {
+    once: (): void => void times++,
+    atLeast: (floor: number) => expect(times).toBeGreaterThanOrEqual(floor),
+  };
+}
+
 /** Every check that can be made without running it. */
 const STILL = CHECKS.filter((c) => !['started', 'running'].includes(c.engine ?? '')).map((c) => c.id);
 
 describe('what a machine answers', () => {
   it('is a result of the check, shown in words or by a reading that the bench judges to be it', () => {
+    const [shown, read] = [counted(), counted()];
     for (const hidden of drawn(40))
       for (const { id: check, results } of CHECKS) {
         const { inHand, ended } = workedBy(hidden, [look(check)]);
         if (ended || !inHand?.result) continue;
+        shown.once();
         expect(results.map((r) => r.id)).toContain(inHand.result);
         expect(inHand.words ?? inHand.reading).not.toBeNull();
         if (!inHand.reading) continue;
+        read.once();
         expect(judgeReading(check, inHand.reading, hidden.machine)).toMatchObject({ result: inHand.result });
       }
+    shown.atLeast(1500);
+    read.atLeast(200);
   }, 60_000);
 
   it('is said in words for every result that no instrument reads', () => {
@@ -44,19 +58,27 @@ describe('what a machine answers', () => {
   });
 
   it('never shows a fault that is not there, and shows plainly what it is looked at for', () => {
+    const [seen, screens] = [counted(), counted()];
     for (const hidden of drawn(60))
       for (const check of STILL) {
         const result = workedBy(hidden, [look(check)]).inHand?.result;
         if (!result) continue;
         const faults = seenAs(check, result);
-        if (faults.length > 0) expect(faults.some((f) => hidden.faults.includes(f))).toBe(true);
+        if (faults.length === 0) continue;
+        seen.once();
+        expect(faults.some((f) => hidden.faults.includes(f))).toBe(true);
       }
-    for (const hidden of drawn(200))
-      if (hidden.faults.includes('spark-screen-clogged'))
-        expect(workedBy(hidden, [look('spark-screen-look')]).inHand?.result).not.toBe('clear');
+    for (const hidden of drawn(200)) {
+      if (!hidden.faults.includes('spark-screen-clogged')) continue;
+      screens.once();
+      expect(workedBy(hidden, [look('spark-screen-look')]).inHand?.result).not.toBe('clear');
+    }
+    seen.atLeast(60);
+    screens.atLeast(5);
   }, 60_000);
 
   it('is the same whatever else was looked at before', () => {
+    const whole = counted();
     for (const hidden of drawn(25)) {
       const order = STILL.slice(0, 14);
       const forth = order.map((check) => workedBy(hidden, [look(check)]).inHand?.result);
@@ -67,8 +89,11 @@ describe('what a machine answers', () => {
       const shown = new Map(
         steps.flatMap((s) => (s.move.do === 'look' ? [[s.move.check, s.shows?.result] as const] : [])),
       );
-      if (shown.size === order.length) expect(order.map((check) => shown.get(check))).toEqual(forth);
+      if (shown.size !== order.length) continue;
+      whole.once();
+      expect(order.map((check) => shown.get(check))).toEqual(forth);
     }
+    whole.atLeast(15);
   });
 
   it('stays the same when it is looked at again, unless a misreading may have been in it', () => {
@@ -81,6 +106,7 @@ describe('what a machine answers', () => {
   });
 
   it('does not change by a repair that has no bearing on it', () => {
+    const compared = counted();
     for (const hidden of drawn(60)) {
       const [fault] = hidden.faults;
       if (!fault) continue;
@@ -90,22 +116,30 @@ describe('what a machine answers', () => {
         if (results.some((r) => 'soft' in r)) continue;
         if (Object.keys(signsOf(fault, check)).length > 0 || restates) continue;
         const { steps } = workedBy(hidden, [look(check), { do: 'mend', cause: fault }, look(check)]);
-        if (steps.length === 3 && steps[0]?.shows?.result)
-          expect([steps[0]?.shows?.result, check]).toEqual([steps[2]?.shows?.result, check]);
+        if (steps.length !== 3 || !steps[0]?.shows?.result) continue;
+        compared.once();
+        expect([steps[0]?.shows?.result, check]).toEqual([steps[2]?.shows?.result, check]);
       }
     }
+    compared.atLeast(500);
   });
 
   it('says again what is complained of, and runs well once nothing is', () => {
+    const [dead, cured] = [counted(), counted()];
     for (const hidden of drawn(60)) {
       if (!hidden.complaints.includes('no-fire') || hidden.safety) continue;
       const before = workedBy(hidden, [look('safety-walkround'), look('start-trial')]);
       if (before.ended) continue;
+      dead.once();
       expect(['nothing', 'pops', null]).toContain(before.steps[1]?.shows?.result);
       const mended = hidden.toBlame.map((cause): Move => ({ do: 'mend', cause }));
       const after = workedBy(hidden, [...mended, look('start-trial')]);
-      if (!after.ended) expect(after.inHand?.result).toBe('runs-well');
+      if (after.ended) continue;
+      cured.once();
+      expect(after.inHand?.result).toBe('runs-well');
     }
+    dead.atLeast(5);
+    cured.atLeast(5);
   });
 });
 
@@ -151,14 +185,12 @@ describe('the clock', () => {
 
 describe('a repair', () => {
   it('of one of the things that are one act puts all of it right: fresh mix is fresh mix', () => {
-    for (let number = 1; ; number++) {
-      const hidden = hiddenOf({ theme: 'oil-heavy-mix', level: 4, group: 'any', number });
-      if (!hidden.faults.includes('stale-fuel')) continue;
-      const { left } = workedBy(hidden, [{ do: 'mend', cause: 'stale-fuel' }]);
-      expect(left).not.toContain('oil-heavy-mix');
-      expect(workedBy(hidden, [{ do: 'mend', cause: 'plug-failed' }]).left).toContain('oil-heavy-mix');
-      break;
-    }
+    const hidden = Array.from({ length: 200 }, (_, n) =>
+      hiddenOf({ theme: 'oil-heavy-mix', level: 4, group: 'any', number: n + 1 }),
+    ).find(({ faults }) => faults.includes('stale-fuel'))!;
+    const { left } = workedBy(hidden, [{ do: 'mend', cause: 'stale-fuel' }]);
+    expect(left).not.toContain('oil-heavy-mix');
+    expect(workedBy(hidden, [{ do: 'mend', cause: 'plug-failed' }]).left).toContain('oil-heavy-mix');
   });
 });
 
