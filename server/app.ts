@@ -106,6 +106,14 @@ export function createApp({
       strictTransportSecurity: false,
     }),
   );
+  // A photo that is opened by itself is no page.
+  app.use(
+    '/api/photos/*',
+    secureHeaders({
+      contentSecurityPolicy: { ...SCRIPTLESS, sandbox: [] },
+      strictTransportSecurity: false,
+    }),
+  );
   // Nor does the page by which a phone comes to trust this shop.
   app.use(
     '/trust/*',

@@ -246,6 +246,8 @@ interface Common {
   notedAt: string;
   /** Who noted it. */
   by?: string;
+  /** Who had the device in hand when it was sent, given by the server where that was somebody else. */
+  sentBy?: string;
   /** The entry a strike takes out. */
   strikes?: string;
 }

@@ -1,25 +1,47 @@
 import { SETTINGS, type Done, type DoneWhat, type LastChanges, type Setting } from '@rusty-wren/contract';
 import type { Context } from 'hono';
-import type { Db } from '../db/pool';
+import type pg from 'pg';
+import { inTransaction, type Db, type Pool } from '../db/pool';
 import { addressOf } from '../http/guard';
 
 /**
- * Notes what whoever asks did, and from where. `about`: what it was about, without anybody's secret or an owner's name; `account`:
- * who did it, where nobody was signed in yet.
+ * Notes what whoever asks did. `about`: what it was about, without anybody's secret or an owner's name; `account`: who did it, where
+ * nobody was signed in yet.
  */
-export const noted = (
-  db: Db,
-  c: Context,
+export type Note = (
   what: DoneWhat,
-  about: Record<string, unknown> = {},
-  account: string | null = c.get('session')?.account.id ?? null,
-): Promise<unknown> =>
-  db.query('INSERT INTO audit (account_id, address, what, about) VALUES ($1, $2, $3, $4)', [
-    account,
-    addressOf(c),
-    what,
-    JSON.stringify(about),
-  ]);
+  about?: Record<string, unknown>,
+  account?: string | null,
+) => Promise<unknown>;
+
+/** Notes on this connection what a request does, and from where. */
+const noteOn =
+  (db: Db, c: Context): Note =>
+  (what, about = {}, account = c.get('session')?.account.id ?? null) =>
+    db.query('INSERT INTO audit (account_id, address, what, about) VALUES ($1, $2, $3, $4)', [
+      account,
+      addressOf(c),
+      what,
+      JSON.stringify(about),
+    ]);
+
+/**
+ * Does something and notes who did it, in one transaction: both stand, or neither. Whatever changes who gets in or a setting of the
+ * shop goes through here, and nothing is noted any other way but what was refused.
+ */
+export const deed = <T>(
+  pool: Pool,
+  c: Context,
+  work: (db: pg.PoolClient, note: Note) => Promise<T>,
+): Promise<T> => inTransaction(pool, (db) => work(db, noteOn(db, c)));
+
+/** Notes what was refused: nothing was done that could be undone with it. */
+export const refused = (
+  pool: Pool,
+  c: Context,
+  what: 'wrong-secret' | 'locked-out',
+  account: string | null,
+): Promise<unknown> => noteOn(pool, c)(what, {}, account);
 
 const MOST = 200;
 

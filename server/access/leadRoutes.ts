@@ -8,7 +8,7 @@ import {
 import { Hono } from 'hono';
 import type { Db, Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
-import { lastChanges, noted, readDone } from './audit';
+import { deed, lastChanges, readDone } from './audit';
 import { sessionIn } from './guard';
 import { instruments, letIn, withdraw } from './instruments';
 import { hashOfSecret } from './secret';
@@ -55,14 +55,15 @@ export function leadRoutes(pool: Pool): Hono {
         secret: string;
       }>(c, newPersonSchema);
       const kept = await hashOfSecret(secret);
-      await amongPeople(pool, async (db) => {
+      await deed(pool, c, async (db, note) => {
+        await amongPeople(db);
         const { rowCount } = await db.query(
           `INSERT INTO account (id, name, role, secret) SELECT $1, trim($2), $3, $4
            WHERE NOT EXISTS (SELECT 1 FROM account WHERE lower(name) = lower(trim($2)) OR id = $1)`,
           [id, name, role, kept],
         );
         if (!rowCount) throw refuse(409, `name is on the books already: ${name.trim()}.`);
-        await noted(db, c, 'person-made', { person: id, role });
+        await note('person-made', { person: id, role });
       });
       return c.json(await people(pool), 201);
     })
@@ -70,35 +71,46 @@ export function leadRoutes(pool: Pool): Hono {
       const id = pathId(c, 'id', 'person');
       const wanted = await checkedBody<Change>(c, personSchema);
       const kept = wanted.secret === undefined ? null : await hashOfSecret(wanted.secret);
-      await amongPeople(pool, async (db) => {
+      await deed(pool, c, async (db, note) => {
+        await amongPeople(db);
         await change(db, id, wanted, kept);
         const { secret: _, ...about } = wanted;
-        if (kept !== null) await noted(db, c, 'secret-set', { person: id });
-        if (Object.keys(about).length > 0) await noted(db, c, 'person-changed', { person: id, ...about });
-        // Who changes themselves goes on; the others sign in as what they are now.
-        if (id !== sessionIn(c).account.id) await end(db, { account: id });
+        if (kept !== null) await note('secret-set', { person: id });
+        if (Object.keys(about).length > 0) await note('person-changed', { person: id, ...about });
+        // Who changes themselves goes on here; whoever else has their name in hand signs in anew.
+        const { id: here, account } = sessionIn(c);
+        if (id !== account.id) await end(db, { account: id });
+        else if (kept !== null) await end(db, { account: id, but: here });
       });
       return c.json(await people(pool));
     })
     .get('/devices', async (c) => c.json(await devices(pool, sessionIn(c).id)))
     .delete('/devices/:id', async (c) => {
       const id = pathId(c, 'id', 'device');
-      if ((await end(pool, { session: id })) === 0) throw refuse(404, 'No such device is signed in.');
-      await noted(pool, c, 'device-ended', { session: id });
+      await deed(pool, c, async (db, note) => {
+        if ((await end(db, { session: id })) === 0) throw refuse(404, 'No such device is signed in.');
+        await note('device-ended', { session: id });
+      });
       return c.json(await devices(pool, sessionIn(c).id));
     })
     .get('/instruments', async (c) => c.json(await instruments(pool)))
     .post('/instruments', async (c) => {
       const { id, name } = await checkedBody<{ id: string; name: string }>(c, instrumentSchema);
-      const token = await letIn(pool, { id, name: name.trim(), by: sessionIn(c).account.id });
-      if (token === null) throw refuse(409, 'id is another instrument already.');
-      await noted(pool, c, 'instrument-made', { instrument: name.trim() });
+      const token = await deed(pool, c, async (db, note) => {
+        const made = await letIn(db, { id, name: name.trim(), by: sessionIn(c).account.id });
+        if (made === null) throw refuse(409, 'id is another instrument already.');
+        await note('instrument-made', { instrument: name.trim() });
+        return made;
+      });
       return c.json({ token }, 201);
     })
     .delete('/instruments/:id', async (c) => {
-      const name = await withdraw(pool, pathId(c, 'id', 'instrument'));
-      if (name === null) throw refuse(404, 'No such instrument is let in.');
-      await noted(pool, c, 'instrument-withdrawn', { instrument: name });
+      const id = pathId(c, 'id', 'instrument');
+      await deed(pool, c, async (db, note) => {
+        const name = await withdraw(db, id);
+        if (name === null) throw refuse(404, 'No such instrument is let in.');
+        await note('instrument-withdrawn', { instrument: name });
+      });
       return c.json(await instruments(pool));
     })
     .get('/settings', async (c) => c.json(await lastChanges(pool)))

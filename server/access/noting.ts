@@ -3,16 +3,22 @@ import type { Db } from '../db/pool';
 import { refuse } from '../http/problem';
 import type { Session } from './sessions';
 
+/** In whose name something is, and who had the device in hand when it was sent. */
+export interface Signed {
+  by: string;
+  sentBy: string;
+}
+
 /** Why something noted in somebody's name is not taken. */
-const NOT_HERE = 'by names somebody who has not signed in on this device.';
+const NOT_HERE = 'by names somebody who has not signed in on this device today.';
 
 /**
- * Something as it is noted: by whoever it says, where they have proved on this device who they are, else by whoever has it in
- * hand. Throws 400 where it says somebody else.
+ * Something as it is noted: by whoever it says, where they have proved on this device today who they are, else by whoever has it in
+ * hand; and who sent it. Throws 400 where it says somebody else.
  */
-export function signed<T extends { by?: string }>({ account, hands }: Session, body: T): T & { by: string } {
+export function signed<T extends { by?: string }>({ account, hands }: Session, body: T): T & Signed {
   if (body.by !== undefined && !hands.includes(body.by)) throw refuse(400, NOT_HERE);
-  return { ...body, by: body.by ?? account.id };
+  return { ...body, by: body.by ?? account.id, sentBy: account.id };
 }
 
 /** Why somebody may not note this, naming the field; null where they may. At check-in the counter walks round the machine too. */

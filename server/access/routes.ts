@@ -12,7 +12,7 @@ import { Hono, type Context } from 'hono';
 import type { Pool } from '../db/pool';
 import { addressOf } from '../http/guard';
 import { checkedBody, refuse } from '../http/problem';
-import { noted } from './audit';
+import { deed, refused } from './audit';
 import { giveToken, sessionIn, tokenIn } from './guard';
 import { hashOfSecret, isSecret } from './secret';
 import {
@@ -29,9 +29,16 @@ import {
 } from './sessions';
 import { beginTry, slowed, wasRight } from './tries';
 
+const LED = 'This shop has a lead already.';
 const LOOPBACK = /^(::1|(::ffff:)?127\.\d+\.\d+\.\d+|none)$/;
 /** Whether somebody sits at the machine the shop runs on. */
 const isHere = (c: Context): boolean => LOOPBACK.test(addressOf(c));
+
+/** Takes the device its token away, and has its browser forget what it was shown. */
+function signOut(c: Context): void {
+  giveToken(c, '');
+  c.header('Clear-Site-Data', '"cache"');
+}
 
 /** What a device calls itself, in a word or two, and where it is. */
 function heldBy(c: Context): Held {
@@ -55,9 +62,9 @@ async function proves(pool: Pool, c: Context, account: string, secret: string): 
     await wasRight(pool, tried);
     return true;
   }
-  await noted(pool, c, 'wrong-secret', {}, who);
+  await refused(pool, c, 'wrong-secret', who);
   // Once: what is refused from now on is not written down, or whoever tries could fill the disk.
-  if (tried.last) await noted(pool, c, 'locked-out', {}, who);
+  if (tried.last) await refused(pool, c, 'locked-out', who);
   await pause(slowed(tried));
   return false;
 }
@@ -88,65 +95,81 @@ export function sessionRoutes(pool: Pool): Hono {
       if (!(await proves(pool, c, account, secret)))
         throw refuse(403, 'That is not the PIN or password of this name.');
       const held = heldBy(c);
-      const token = await handTo(pool, account, { session: await deviceOf(pool, tokenIn(c)), ...held });
-      await noted(pool, c, 'signed-in', { device: held.device }, account);
+      const token = await deed(pool, c, async (db, note) => {
+        await note('signed-in', { device: held.device }, account);
+        return await handTo(db, account, { session: await deviceOf(db, tokenIn(c)), ...held });
+      });
       return await hand(c, token);
     })
     .put('/hand', async (c) => {
       const { account } = await checkedBody<{ account: string }>(c, handSchema);
-      const token = await takeOver(pool, sessionIn(c).id, account);
-      if (token === null) throw refuse(403, 'Who takes the bench over says their PIN first.');
-      await noted(pool, c, 'took-over', {}, account);
+      const token = await deed(pool, c, async (db, note) => {
+        const given = await takeOver(db, sessionIn(c).id, account);
+        if (given === null) throw refuse(403, 'Who takes the bench over says their PIN first.');
+        await note('took-over', {}, account);
+        return given;
+      });
       return await hand(c, token);
     })
     .post('/lock', async (c) => {
-      await lock(pool, sessionIn(c).id);
-      await noted(pool, c, 'locked');
+      await deed(pool, c, async (db, note) => {
+        await lock(db, sessionIn(c).id);
+        await note('locked');
+      });
       return await hand(c, tokenIn(c)!);
     })
     .put('/secret', async (c) => {
       const { id, account } = sessionIn(c);
       const { old, secret } = await checkedBody<{ old: string; secret: string }>(c, ownSecretSchema);
       if (!(await proves(pool, c, account.id, old))) throw refuse(403, 'old is not your PIN or password.');
-      await pool.query('UPDATE account SET secret = $2, demo_pin = NULL WHERE id = $1', [
-        account.id,
-        await hashOfSecret(secret),
-      ]);
-      // Whoever knew the one before is out, wherever they are; this device goes on.
-      await end(pool, { account: account.id });
-      const token = await handTo(pool, account.id, { session: null, ...heldBy(c) });
-      await noted(pool, c, 'secret-set', { session: id });
+      const kept = await hashOfSecret(secret);
+      const token = await deed(pool, c, async (db, note) => {
+        await db.query('UPDATE account SET secret = $2, demo_pin = NULL WHERE id = $1', [account.id, kept]);
+        // Whoever knew the one before is out, wherever they are; this device goes on.
+        await end(db, { account: account.id });
+        await note('secret-set', { session: id });
+        return await handTo(db, account.id, { session: null, ...heldBy(c) });
+      });
       return await hand(c, token);
     })
     .delete('/everywhere', async (c) => {
       const { account } = sessionIn(c);
-      const ended = await end(pool, { account: account.id });
-      await noted(pool, c, 'device-ended', { devices: ended });
-      giveToken(c, '');
+      const ended = await deed(pool, c, async (db, note) => {
+        const devices = await end(db, { account: account.id });
+        await note('device-ended', { devices });
+        return devices;
+      });
+      signOut(c);
       return c.json({ ended });
     })
     .delete('/', async (c) => {
-      const device = await deviceOf(pool, tokenIn(c));
-      if (device) await end(pool, { session: device });
-      if (c.get('session')) await noted(pool, c, 'signed-out');
-      giveToken(c, '');
+      await deed(pool, c, async (db, note) => {
+        const device = await deviceOf(db, tokenIn(c));
+        if (device) await end(db, { session: device });
+        if (c.get('session')) await note('signed-out');
+      });
+      signOut(c);
       c.set('session', null);
       return c.json(await stateOf(pool, c));
     })
     .post('/first', async (c) => {
       if (!isHere(c)) throw refuse(403, 'The first lead is made on the machine the shop runs on.');
       const { name, secret } = await checkedBody<{ name: string; secret: string }>(c, firstSchema);
+      // Looked up before anything dear is worked out: a shop with a lead is asked this by strangers.
+      if (await hasLead(pool)) throw refuse(409, LED);
       const kept = await hashOfSecret(secret);
-      const account = await amongPeople(pool, async (db) => {
-        if (await hasLead(db)) throw refuse(409, 'This shop has a lead already.');
+      const token = await deed(pool, c, async (db, note) => {
+        await amongPeople(db);
+        if (await hasLead(db)) throw refuse(409, LED);
         const { rows } = await db.query<{ id: string }>(
           `INSERT INTO account (id, name, role, secret) VALUES ($1, trim($2), 'lead', $3)
            ON CONFLICT (name) DO UPDATE SET role = 'lead', secret = EXCLUDED.secret, left_at = NULL, demo_pin = NULL RETURNING id`,
           [randomUUID(), name, kept],
         );
-        await noted(db, c, 'first-lead', {}, rows[0]!.id);
-        return rows[0]!.id;
+        const { id } = rows[0]!;
+        await note('first-lead', {}, id);
+        return await handTo(db, id, { session: null, ...heldBy(c) });
       });
-      return await hand(c, await handTo(pool, account, { session: null, ...heldBy(c) }));
+      return await hand(c, token);
     });
 }

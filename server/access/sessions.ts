@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Device, Hand, Person, Role } from '@rusty-wren/contract';
-import { inTransaction, type Db, type Pool } from '../db/pool';
+import type { Db, Pool } from '../db/pool';
 import { hashOfToken, isToken, newToken } from '../http/token';
 
 /** A day at the bench: whoever proved who they are so long ago proves it again. */
@@ -16,7 +16,7 @@ export const KEPT_DAYS = 30;
 export interface Session {
   id: string;
   account: Person & { role: Role };
-  /** Everybody who has proved on this device who they are. */
+  /** Everybody who has proved on this device today who they are. */
   hands: string[];
   locked: boolean;
   /** Whether whoever has it in hand proved it lately. */
@@ -42,7 +42,7 @@ export async function sessionOf(pool: Pool, token: string | undefined): Promise<
     text: `SELECT s.id, s.account_id AS account, a.name, a.role, s.locked_at IS NOT NULL AS locked,
         coalesce(s.fresh_at > now() - interval '${FRESH_MIN} minutes', false) AS fresh,
         s.seen_at < now() - interval '1 minute' AS stale,
-        ARRAY(SELECT account_id FROM session_hand WHERE session_id = s.id) AS hands
+        ARRAY(SELECT h.account_id FROM session_hand h WHERE h.session_id = s.id AND ${TODAY}) AS hands
       FROM session s JOIN account a ON a.id = s.account_id
       JOIN session_hand h ON h.session_id = s.id AND h.account_id = s.account_id
       WHERE s.token_hash = $1 AND a.left_at IS NULL AND ${TODAY}`,
@@ -57,7 +57,7 @@ export async function sessionOf(pool: Pool, token: string | undefined): Promise<
 
 /**
  * The session a token once opened, its day over or not; null where it was ended. Who signs in on the device again goes on with
- * it, so that what others noted there and was not sent yet is still theirs.
+ * it, and with whoever proved on it today who they are.
  */
 export async function deviceOf(db: Db, token: string | undefined): Promise<string | null> {
   if (token === undefined || !isToken(token)) return null;
@@ -126,15 +126,18 @@ export async function lock(db: Db, session: string): Promise<void> {
   await tellEnded(db, [session]);
 }
 
-/** Ends sessions: one, or everywhere somebody is signed in. Returns how many. */
-export async function end(db: Db, which: { session: string } | { account: string }): Promise<number> {
+/** Ends sessions: one, or everywhere somebody is signed in, or everywhere `but` on one device. Returns how many. */
+export async function end(
+  db: Db,
+  which: { session: string } | { account: string; but?: string },
+): Promise<number> {
   const { rows } =
     'session' in which
       ? await db.query<{ id: string }>('DELETE FROM session WHERE id = $1 RETURNING id', [which.session])
       : await db.query<{ id: string }>(
-          `WITH hands AS (DELETE FROM session_hand WHERE account_id = $1)
-           DELETE FROM session WHERE account_id = $1 RETURNING id`,
-          [which.account],
+          `WITH hands AS (DELETE FROM session_hand WHERE account_id = $1 AND session_id IS DISTINCT FROM $2)
+           DELETE FROM session WHERE account_id = $1 AND id IS DISTINCT FROM $2 RETURNING id`,
+          [which.account, which.but ?? null],
         );
   await tellEnded(
     db,
@@ -182,9 +185,6 @@ export const hasLead = async (db: Db): Promise<boolean> => {
   return rows[0]!.is;
 };
 
-/** Runs what changes people under one lock, so that two at once cannot leave the shop without a lead. */
-export const amongPeople = <T>(pool: Pool, work: (db: Db) => Promise<T>): Promise<T> =>
-  inTransaction(pool, async (client) => {
-    await client.query('LOCK TABLE account IN SHARE ROW EXCLUSIVE MODE');
-    return await work(client);
-  });
+/** Has what changes people wait for what changes them already, so that two at once cannot leave the shop without a lead. */
+export const amongPeople = (db: Db): Promise<unknown> =>
+  db.query('LOCK TABLE account IN SHARE ROW EXCLUSIVE MODE');

@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
-import { createReadStream, createWriteStream } from 'node:fs';
-import { rm, stat, writeFile } from 'node:fs/promises';
-import { pipeline } from 'node:stream/promises';
+import { createReadStream } from 'node:fs';
+import { access, open, rename, rm, unlink, type FileHandle } from 'node:fs/promises';
 import pg from 'pg';
 import type { Moment } from './moment';
 import { runOn } from './programs';
@@ -17,11 +16,45 @@ export interface BackupHead extends Moment {
   sha256: string;
 }
 
-/** The SHA-256 of a file from some byte on, in hexadecimal. */
-export async function hashFrom(file: string, start: number): Promise<string> {
+const hashOf = async (bytes: AsyncIterable<Buffer>): Promise<string> => {
   const hash = createHash('sha256');
-  await pipeline(createReadStream(file, { start }), hash);
+  for await (const some of bytes) hash.update(some);
   return hash.digest('hex');
+};
+
+/** The SHA-256 of a file from some byte on, in hexadecimal. */
+export const hashFrom = (file: string, start: number): Promise<string> =>
+  hashOf(createReadStream(file, { start }));
+
+/** A file that has no name: whatever becomes of this program, nothing of it is left. */
+async function nameless(beside: string): Promise<FileHandle> {
+  const name = `${beside}.${process.pid}.archive`;
+  const held = await open(name, 'wx+', 0o600);
+  await unlink(name);
+  return held;
+}
+
+/** All that was written to a file that is held open; it stays open. */
+const fromStart = ({ fd }: FileHandle): AsyncIterable<Buffer> =>
+  createReadStream('', { fd, start: 0, autoClose: false });
+
+/** Writes a backup where it is to stand, under its name only once it is whole. */
+async function writeWhole(file: string, head: BackupHead, archive: FileHandle): Promise<void> {
+  const part = `${file}.part`;
+  // Of one that was killed while it was written out.
+  await rm(part, { force: true });
+  const out = await open(part, 'wx', 0o600);
+  try {
+    await out.write(`${JSON.stringify(head)}\n`);
+    for await (const some of fromStart(archive)) await out.write(some);
+    await out.sync();
+    await out.close();
+    await rename(part, file);
+  } catch (error) {
+    await out.close().catch(() => undefined);
+    await rm(part, { force: true });
+    throw error;
+  }
 }
 
 /**
@@ -29,11 +62,13 @@ export async function hashFrom(file: string, start: number): Promise<string> {
  * head. Throws where the file is there already, and leaves none behind where it fails.
  */
 export async function backUp(url: string, file: string): Promise<BackupHead> {
-  await writeFile(file, '', { flag: 'wx', mode: 0o600 }).catch((error: NodeJS.ErrnoException) => {
-    throw error.code === 'EEXIST' ? new Error(`${file} is there already; name another file.`) : error;
-  });
-  const archive = `${file}.part`;
+  const isThere = await access(file).then(
+    () => true,
+    () => false,
+  );
+  if (isThere) throw new Error(`${file} is there already; name another file.`);
   const client = new pg.Client({ connectionString: url });
+  const archive = await nameless(file);
   try {
     await client.connect();
     // The archive, and what is counted, show the same moment.
@@ -45,25 +80,19 @@ export async function backUp(url: string, file: string): Promise<BackupHead> {
     const migrations = await migrationsOf(client);
     if (migrations.length === 0) throw new Error('this database holds no bench.');
     const rows = await rowsIn(client, await tablesOf(client, { all: true }));
-    await runOn(url, 'pg_dump', ['--format=custom', `--snapshot=${id}`], {
-      to: createWriteStream(archive, { mode: 0o600 }),
-    });
+    await runOn(url, 'pg_dump', ['--format=custom', `--snapshot=${id}`], { to: archive.fd });
     const head: BackupHead = {
       format: BACKUP_FORMAT,
       at: now.toISOString(),
       migrations,
       rows,
-      bytes: (await stat(archive)).size,
-      sha256: await hashFrom(archive, 0),
+      bytes: (await archive.stat()).size,
+      sha256: await hashOf(fromStart(archive)),
     };
-    await writeFile(file, `${JSON.stringify(head)}\n`);
-    await pipeline(createReadStream(archive), createWriteStream(file, { flags: 'a', flush: true }));
+    await writeWhole(file, head, archive);
     return head;
-  } catch (error) {
-    await rm(file, { force: true });
-    throw error;
   } finally {
-    await rm(archive, { force: true });
+    await archive.close();
     await client.end();
   }
 }

@@ -1,19 +1,21 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { copyFile, mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises';
+import { once } from 'node:events';
+import { copyFile, mkdtemp, readdir, readFile, rm, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 import type { RackTag } from '@rusty-wren/contract';
-import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
+import { migrate } from '../db/migrate';
 import { connect } from '../db/pool';
 import { Changes } from '../stream/changes';
 import { aCheckIn, emptyDatabase, note, openBench, post, type TestBench } from '../testing/bench';
+import { asked, everything } from '../testing/everything';
 import { askedWith, signedIn } from '../testing/signedIn';
 import { backUp, exportShop, importShop, restore } from './index';
-import { quoted, tablesOf } from './tables';
+import { tablesOf } from './tables';
 
 let bench: TestBench;
 let folder: string;
@@ -36,23 +38,6 @@ async function anEmptyOne(): Promise<string> {
   drops.push(drop);
   return url;
 }
-async function asked<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  return await work(client).finally(() => client.end());
-}
-/** Every row of every table, as text. */
-const everything = (url: string, all = true): Promise<Record<string, string[]>> =>
-  asked(url, async (client) => {
-    const found: Record<string, string[]> = {};
-    for (const { name, columns } of await tablesOf(client, { all }))
-      found[name] = (
-        await client.query<{ row: string }>(
-          `SELECT to_jsonb(t)::text AS row FROM (SELECT ${columns.map(quoted).join(', ')} FROM ${quoted(name)}) t ORDER BY 1`,
-        )
-      ).rows.map((r) => r.row);
-    return found;
-  });
 const isEmpty = (url: string): Promise<boolean> =>
   asked(url, async (client) => (await tablesOf(client, { all: true })).length === 0);
 
@@ -131,7 +116,86 @@ describe('a backup', () => {
     expect(await readFile(file, 'utf8')).toBe('mine');
     const none = join(folder, 'none');
     await expect(backUp(await anEmptyOne(), none)).rejects.toThrow('holds no bench');
-    await expect(readFile(none)).rejects.toThrow('ENOENT');
+    expect((await readdir(folder)).filter((name) => /none|taken./.test(name))).toEqual([]);
+  });
+
+  it('that is cut off while it comes in was never there', async () => {
+    const file = join(folder, 'cut off');
+    await backUp(bench.url, file);
+    const url = await anEmptyOne();
+    const keep = fileURLToPath(new URL('../../scripts/keep.ts', import.meta.url));
+    const child = spawn(process.execPath, ['--import', 'tsx', keep, 'restore', file], {
+      env: { ...process.env, DATABASE_URL: url },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (said += String(piece)));
+    const gone = once(child, 'exit');
+    // Killed as soon as it has a transaction of its own open.
+    await asked(url, async (client) => {
+      for (;;) {
+        const { rowCount } = await client.query(
+          `SELECT 1 FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid() AND xact_start IS NOT NULL
+             AND application_name = 'psql'`,
+        );
+        if (rowCount) break;
+        if (child.exitCode !== null) throw new Error(`nothing was cut off: ${said}`);
+      }
+    });
+    child.kill('SIGKILL');
+    await gone;
+    // What was under way ends with who read it.
+    await expect
+      .poll(
+        () =>
+          asked(url, async (client) => {
+            const { rowCount } = await client.query(
+              "SELECT 1 FROM pg_stat_activity WHERE datname = current_database() AND application_name = 'psql'",
+            );
+            return rowCount;
+          }),
+        { timeout: 60_000 },
+      )
+      .toBe(0);
+    expect(await isEmpty(url)).toBe(true);
+  });
+
+  it('of any program before this one comes in, and is brought up to it with what it held', async () => {
+    const names = (await readdir(new URL('../db/migrations/', import.meta.url))).sort();
+    const migrations = await mkdtemp(join(tmpdir(), 'migrations-'));
+    const was = await anEmptyOne();
+    const old = connect(was);
+    const seen: string[] = [];
+    try {
+      for (const [n, name] of names.entries()) {
+        await copyFile(new URL(`../db/migrations/${name}`, import.meta.url), join(migrations, name));
+        await migrate(old, pathToFileURL(`${migrations}/`));
+        if (n === 0)
+          await old.query(`WITH who AS (INSERT INTO customer (id, name) VALUES (gen_random_uuid(), 'Odile Farrant') RETURNING id),
+              what AS (INSERT INTO machine (id, customer_id, kind, maker, model)
+                SELECT gen_random_uuid(), id, 'chainsaw', 'Brakken', 'B45' FROM who RETURNING id),
+              hung AS (INSERT INTO job (id, machine_id) SELECT gen_random_uuid(), id FROM what RETURNING id)
+            INSERT INTO bench_entry (id, job_id, seq, noted_at, kind, body)
+              SELECT gen_random_uuid(), id, 1, now(), 'complaint', '{"complaint":"no-fire"}' FROM hung`);
+        const file = join(folder, `as of ${name}`);
+        await backUp(was, file);
+        const url = await anEmptyOne();
+        await restore(url, file);
+        const now = connect(url);
+        try {
+          await migrate(now);
+          const { rows } = await now.query<{ body: object }>('SELECT body FROM bench_entry');
+          expect(rows, name).toEqual([{ body: { complaint: 'no-fire' } }]);
+          seen.push(name);
+        } finally {
+          await now.end();
+        }
+      }
+    } finally {
+      await old.end();
+      await rm(migrations, { recursive: true });
+    }
+    expect(seen).toEqual(names);
   });
 
   it('that is damaged, cut short, of a later program or no backup at all is refused whole', async () => {
@@ -154,6 +218,12 @@ describe('a backup', () => {
     await refused(() => truncate(spoilt, bytes.length - 1), 'is damaged');
     await refused(() => writeFile(spoilt, 'a letter'), 'is no backup');
     await refused(() => writeFile(spoilt, ''), 'is no backup');
+    const counted = /"job":(\d+)/.exec(bytes.toString('latin1'))![1]!;
+    const fewer = bytes.toString('latin1').replace(`"job":${counted}`, `"job":${Number(counted) - 1}`);
+    await refused(
+      () => writeFile(spoilt, fewer, 'latin1'),
+      `job came in with ${counted} rows instead of ${Number(counted) - 1}.`,
+    );
     const later = bytes.toString('latin1').replace('"0001_the_bench.sql"', '"9001_the_bench.sql"');
     await refused(() => writeFile(spoilt, later, 'latin1'), 'a later Rusty Wren');
   });

@@ -1,11 +1,12 @@
 import { createReadStream } from 'node:fs';
 import { readdir, stat } from 'node:fs/promises';
+import { Readable } from 'node:stream';
 import Joi from 'joi';
 import pg from 'pg';
 import { BACKUP_FORMAT, hashFrom, type BackupHead } from './backUp';
 import { jsonIn, momentFields } from './moment';
-import { runOn } from './programs';
-import { rowsIn, tablesOf } from './tables';
+import { runOn, scriptOf } from './programs';
+import { tablesOf } from './tables';
 
 /** No head is longer than this. */
 const LONGEST_HEAD = 64 * 1024;
@@ -30,9 +31,41 @@ export async function readHead(file: string): Promise<{ head: BackupHead; start:
   return { head, start };
 }
 
+/** SQL that throws where a table did not come in with as many rows as were counted, or one came in that was not. */
+function countedIn({ rows }: BackupHead): string {
+  const tables = Object.entries(rows).map(
+    ([name, count]) => `(${pg.escapeLiteral(name)}, ${Math.trunc(count)})`,
+  );
+  return `DO $counted$
+    DECLARE t record; came bigint;
+    BEGIN
+      FOR t IN SELECT coalesce(w.name, c.relname) AS name, w.n, c.oid FROM (VALUES ${tables.join(', ')}) AS w (name, n)
+        FULL JOIN (SELECT relname, oid FROM pg_class WHERE relnamespace = 'public'::regnamespace AND relkind = 'r') c ON c.relname = w.name
+      LOOP
+        came := NULL;
+        IF t.oid IS NOT NULL THEN EXECUTE format('SELECT count(*) FROM public.%I', t.name) INTO came; END IF;
+        IF came IS DISTINCT FROM t.n THEN
+          RAISE EXCEPTION '% came in with % rows instead of %.', t.name, coalesce(came::text, 'no'), coalesce(t.n::text, 'none');
+        END IF;
+      END LOOP;
+    END $counted$;
+`;
+}
+
+/** Who was signed in when it was taken is not in now. Backups of before anybody signed in have none of this. */
+const SIGNED_OUT = `DO $signed_out$
+  DECLARE name text;
+  BEGIN
+    FOREACH name IN ARRAY ARRAY['session', 'sign_in_try'] LOOP
+      IF to_regclass('public.' || name) IS NOT NULL THEN EXECUTE format('DELETE FROM public.%I', name); END IF;
+    END LOOP;
+  END $signed_out$;
+`;
+
 /**
- * Puts a backup into an empty database, whole or not at all. Returns its head. Throws where it is damaged or of a later program,
- * where anything is in the database already, or where what came in is not what was counted.
+ * Puts a backup into an empty database, whole or not at all: in one transaction it comes in, is counted, and its sessions go; what is
+ * cut off in the middle was never there. Returns its head. Throws where it is damaged or of a later program, where anything is in the
+ * database already, or where what came in is not what was counted.
  */
 export async function restore(url: string, file: string): Promise<BackupHead> {
   const { head, start } = await readHead(file);
@@ -44,17 +77,22 @@ export async function restore(url: string, file: string): Promise<BackupHead> {
   try {
     if ((await tablesOf(client, { all: true })).length > 0)
       throw new Error('the database is not empty: nothing is written over.');
-    const quietly = ['--no-owner', '--no-privileges', '--no-comments'];
-    await runOn(url, 'pg_restore', ['--single-transaction', '--exit-on-error', ...quietly], {
-      from: createReadStream(file, { start }),
-    });
-    const rows = await rowsIn(client, await tablesOf(client, { all: true }));
-    const wrong = Object.keys({ ...head.rows, ...rows }).find((name) => rows[name] !== head.rows[name]);
-    if (wrong) throw new Error(`${wrong} came in with ${rows[wrong]} rows instead of ${head.rows[wrong]}.`);
-    // Who was signed in when it was taken is not in now.
-    await client.query('DELETE FROM session; DELETE FROM sign_in_try');
-    return head;
   } finally {
     await client.end();
   }
+  async function* inOneGo(): AsyncGenerator<Buffer | string> {
+    // Begun and ended here, not by the program that reads it: that would end it where its script is cut off.
+    yield 'BEGIN;\n';
+    yield* scriptOf(createReadStream(file, { start })) as AsyncIterable<Buffer>;
+    yield `\n${countedIn(head)}${SIGNED_OUT}COMMIT;\n`;
+  }
+  await runOn(
+    url,
+    'psql',
+    ['--no-psqlrc', '--quiet', '--set=ON_ERROR_STOP=1', '--output=/dev/null', '--file=-'],
+    {
+      from: Readable.from(inOneGo(), { objectMode: false }),
+    },
+  );
+  return head;
 }

@@ -12,7 +12,7 @@ import { ROOMS, type Hours } from '@rusty-wren/core/schedule';
 import { Hono, type Context } from 'hono';
 import pg from 'pg';
 import type { Db, Pool } from '../db/pool';
-import { noted } from '../access/audit';
+import { deed } from '../access/audit';
 import { sessionIn } from '../access/guard';
 import { atMost } from '../http/guard';
 import { readLearnt } from '../learning/read';
@@ -80,23 +80,27 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
       const account = pathId(c, 'account', 'person');
       const hours = await checkedBody<Hours>(c, hoursSchema);
       await onTheBooks(
-        pool.query(
-          `INSERT INTO working_hours (account_id, hours) VALUES ($1, $2)
-           ON CONFLICT (account_id) DO UPDATE SET hours = EXCLUDED.hours, at = now()`,
-          [account, JSON.stringify(hours)],
-        ),
+        deed(pool, c, async (db, note) => {
+          await db.query(
+            `INSERT INTO working_hours (account_id, hours) VALUES ($1, $2)
+             ON CONFLICT (account_id) DO UPDATE SET hours = EXCLUDED.hours, at = now()`,
+            [account, JSON.stringify(hours)],
+          );
+          await note('hours', { person: account, hours });
+        }),
       );
-      await noted(pool, c, 'hours', { person: account, hours });
       return c.json<Day>(await answer());
     })
     .put('/rooms', async (c) => {
       const rooms = await checkedBody<DayRooms>(c, roomsSchema);
-      await pool.query(
-        `INSERT INTO day_room (place, count) VALUES ('bath', $1), ('outdoors', $2)
-         ON CONFLICT (place) DO UPDATE SET count = EXCLUDED.count`,
-        [rooms.bath, rooms.outdoors],
-      );
-      await noted(pool, c, 'rooms', { ...rooms });
+      await deed(pool, c, async (db, note) => {
+        await db.query(
+          `INSERT INTO day_room (place, count) VALUES ('bath', $1), ('outdoors', $2)
+           ON CONFLICT (place) DO UPDATE SET count = EXCLUDED.count`,
+          [rooms.bath, rooms.outdoors],
+        );
+        await note('rooms', { ...rooms });
+      });
       return c.json<Day>(await answer());
     })
     .put('/pins', async (c) => {

@@ -22,6 +22,7 @@ import { USUAL_RULES } from '@rusty-wren/core/worth';
 import type pg from 'pg';
 import { inTransaction, type Pool } from '../db/pool';
 import { checkIn } from '../jobs/checkIn';
+import { appendEntries } from '../jobs/note';
 import { hangPhoto } from '../photos/keep';
 import { DRAWN, drawPhoto, type DrawnId } from './drawn';
 import { OWNERS, SPEC_CARDS, WORKERS, type DemoMachine, type DemoOwner } from './people';
@@ -269,18 +270,23 @@ async function loadScenario(
   const promised =
     scenario.promisedIn === undefined ? undefined : new Date(now.getTime() + scenario.promisedIn * DAY_MS);
   const jobId = randomUUID();
-  if (scenario.tag !== undefined)
+  const promisedFor = promised?.toISOString().slice(0, 10);
+  if (scenario.tag === undefined)
+    await checkIn(client, {
+      jobId,
+      customer: { id: ids?.get('owner') ?? '' },
+      machine: { id: ids?.get(machine) ?? '' },
+      ...(promisedFor && { promisedFor }),
+      entries,
+    });
+  else {
+    // Under the number it is known by.
     await client.query(
-      'INSERT INTO job (id, tag, machine_id, checked_in_at) OVERRIDING SYSTEM VALUE VALUES ($1, $2, $3, $4)',
-      [jobId, scenario.tag, ids?.get(machine), entries[0]?.notedAt],
+      `INSERT INTO job (id, tag, machine_id, promised_for, checked_in_at) OVERRIDING SYSTEM VALUE VALUES ($1, $2, $3, $4, $5)`,
+      [jobId, scenario.tag, ids?.get(machine), promisedFor ?? null, entries[0]?.notedAt],
     );
-  await checkIn(client, {
-    jobId,
-    customer: { id: ids?.get('owner') ?? '' },
-    machine: { id: ids?.get(machine) ?? '' },
-    ...(promised && { promisedFor: promised.toISOString().slice(0, 10) }),
-    entries,
-  });
+    await appendEntries(client, jobId, entries);
+  }
   const hung = new Set(entries.flatMap((e) => (e.kind === 'photo' ? [e.body.hash] : [])));
   for (const photo of Object.values(drawn))
     if (hung.has(photo.hash)) await hangPhoto(client, jobId, photo.hash, { ...photo, type: 'image/webp' });

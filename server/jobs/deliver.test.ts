@@ -77,7 +77,7 @@ describe('a delivery', () => {
       [2, 'body.text holds a character that no text has.'],
       [3, 'notedAt lies in the future.'],
       [4, 'No such job.'],
-      [5, 'by names somebody who has not signed in on this device.'],
+      [5, 'by names somebody who has not signed in on this device today.'],
       [6, 'strikes names no entry of this job.'],
       [7, 'id belongs to another job.'],
       [9, expect.stringContaining('the job is not finished')],
@@ -97,7 +97,7 @@ describe('a delivery', () => {
       somebody,
       bench.lead.account,
     ]);
-    expect(refused).toEqual([{ at: 3, error: 'by names somebody who has not signed in on this device.' }]);
+    expect(refused).toEqual([{ at: 3, error: 'by names somebody who has not signed in on this device today.' }]);
   });
 
   it('a strike at an entry of the same go that is refused is refused with it', async () => {

@@ -39,6 +39,17 @@ describe('check-in', () => {
     expect(again).toEqual(first);
   });
 
+  it('of a machine that hangs already takes nothing new, whoever sends it', async () => {
+    const checkIn = aCheckIn();
+    const first = (await (await post(bench.app, '/api/jobs', checkIn)).json()) as JobWithLog;
+    const more = { ...checkIn, entries: [...checkIn.entries, note('and it smokes')] };
+    const response = await post(bench.app, '/api/jobs', more);
+    expect(response.status).toBe(409);
+    expect(await problem(response)).toContain('hangs on the rack already');
+    const { entries } = (await (await bench.app.request(`/api/jobs/${checkIn.jobId}`)).json()) as JobWithLog;
+    expect(entries).toEqual(first.entries);
+  });
+
   it('changes nothing when any part of it is wrong', async () => {
     const count = async () =>
       (await bench.pool.query('SELECT (SELECT count(*) FROM customer) c, (SELECT count(*) FROM job) j')).rows;
@@ -132,7 +143,7 @@ describe('bad bodies get 400 with field and reason', () => {
     [{ entries: [{ ...note('x'), body: { text: 7 } }] }, 'entries[0].body.text must be a string'],
     [
       { entries: [{ ...note('x'), by: randomUUID() }] },
-      'entries[0].by names somebody who has not signed in on this device',
+      'entries[0].by names somebody who has not signed in on this device today',
     ],
     [{ entries: [] }, 'entries must contain at least 1'],
     [{}, 'entries is required'],

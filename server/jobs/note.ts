@@ -19,6 +19,14 @@ const REFUSALS: Readonly<Record<string, Refusal>> = {
   'no-target': { status: 400, error: 'strikes names no entry of this job.' },
 };
 
+/** An entry as it stands on the log: who sent it is said where it was somebody else. */
+const standing = ({ sentBy, ...entry }: NewEntry, seq: number): Entry => ({
+  ...(entry as NewEntry),
+  ...(sentBy && sentBy !== entry.by && { sentBy }),
+  seq,
+  notedAt: new Date(entry.notedAt).toISOString(),
+});
+
 /** Whether an entry is dated later than any clock that is right can say. */
 const isAhead = (entry: NewEntry, now: number): boolean => Date.parse(entry.notedAt) > now + DAY_MS;
 const AHEAD: Refusal = { status: 400, error: 'notedAt lies in the future.' };
@@ -40,7 +48,7 @@ export async function noteEntries(
     text: 'SELECT n, seq, refusal FROM note_entries($1)',
     values: [
       JSON.stringify(
-        sent.map(({ jobId, entry: { id, notedAt, by, kind, body, strikes } }) => ({
+        sent.map(({ jobId, entry: { id, notedAt, by, sentBy, kind, body, strikes } }) => ({
           job: jobId,
           id,
           noted_at: notedAt,
@@ -48,15 +56,14 @@ export async function noteEntries(
           kind,
           body,
           strikes,
+          sender: sentBy,
         })),
       ),
     ],
   });
   for (const { n, seq, refusal } of rows) {
     const { at, entry } = sent[n - 1]!;
-    outcomes[at] = refusal
-      ? REFUSALS[refusal]!
-      : { ...entry, seq: seq!, notedAt: new Date(entry.notedAt).toISOString() };
+    outcomes[at] = refusal ? REFUSALS[refusal]! : standing(entry, seq!);
   }
   const grown = rows.flatMap((r) => (r.refusal ? [] : [sent[r.n - 1]!.jobId]));
   await project(client, grown);

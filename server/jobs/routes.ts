@@ -111,7 +111,8 @@ export function jobRoutes(
       const asked = await checkedBody<CheckIn>(c, checkInSchema);
       const entries = await allSigned(pool, sessionIn(c), asked.entries, { atCheckIn: true });
       const wanted = { ...asked, entries };
-      announcer.grew(wanted.jobId, await inTransaction(pool, (client) => checkIn(client, wanted)));
+      const added = await inTransaction(pool, (client) => checkIn(client, wanted));
+      if (added.length > 0) announcer.grew(wanted.jobId, added);
       return c.json(await readJobWithLog(pool, wanted.jobId), 201);
     })
     .get('/:id', async (c) => c.json(await readJobWithLog(pool, pathId(c, 'id'))))

@@ -63,12 +63,13 @@ export interface EntryRow {
   seq: number;
   noted_at: Date;
   account_id: string | null;
+  sent_by: string | null;
   kind: string;
   body: object;
   strikes: string | null;
 }
 
-export const ENTRY_COLUMNS = 'id, job_id, seq, noted_at, account_id, kind, body, strikes';
+export const ENTRY_COLUMNS = 'id, job_id, seq, noted_at, account_id, sent_by, kind, body, strikes';
 
 /** The entry as the core reads it. The kind and body were validated on the way in. */
 export const entryOf = (row: EntryRow): Entry =>
@@ -79,5 +80,6 @@ export const entryOf = (row: EntryRow): Entry =>
     kind: row.kind,
     body: row.body,
     ...(row.account_id && { by: row.account_id }),
+    ...(row.sent_by && row.sent_by !== row.account_id && { sentBy: row.sent_by }),
     ...(row.strikes && { strikes: row.strikes }),
   }) as Entry;

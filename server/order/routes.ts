@@ -1,7 +1,7 @@
 import { ownOrderSchema, type OwnOrder } from '@rusty-wren/contract';
 import { Hono } from 'hono';
 import type { Pool } from '../db/pool';
-import { noted } from '../access/audit';
+import { deed } from '../access/audit';
 import { checkedBody } from '../http/problem';
 
 /** The shop's own order of first checks: one for the shop, the newest counts. */
@@ -13,8 +13,10 @@ export function orderRoutes(pool: Pool): Hono {
     })
     .put('/', async (c) => {
       const { checks } = await checkedBody<OwnOrder>(c, ownOrderSchema);
-      await pool.query('INSERT INTO own_order (checks) VALUES ($1)', [checks]);
-      await noted(pool, c, 'own-order', { checks });
+      await deed(pool, c, async (db, note) => {
+        await db.query('INSERT INTO own_order (checks) VALUES ($1)', [checks]);
+        await note('own-order', { checks });
+      });
       return c.json<OwnOrder>({ checks });
     });
 }

@@ -5,7 +5,7 @@ import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { inTransaction, type Pool } from '../db/pool';
 import { atMost } from '../http/guard';
-import { noted } from '../access/audit';
+import { deed } from '../access/audit';
 import { checkedBody, pathId, refuse } from '../http/problem';
 import { readLog } from '../jobs/log';
 import { appendEntries } from '../jobs/note';
@@ -30,9 +30,9 @@ export const forgetRoutes = (pool: Pool, announcer: Announcer): Hono =>
   new Hono().post('/owners/:id/forget', async (c) => {
     const id = pathId(c, 'id');
     const { name } = await checkedBody<{ name: string }>(c, forgetSchema);
-    const jobs = await inTransaction(pool, async (client) => {
+    const jobs = await deed(pool, c, async (client, note) => {
       const gone = await forgetOwner(client, id, name);
-      await noted(client, c, 'owner-forgotten', { jobs: gone.length });
+      await note('owner-forgotten', { jobs: gone.length });
       return gone;
     });
     // Every bench fetches what it shows anew.

@@ -189,7 +189,7 @@ describe('a given paper of a job', () => {
     const response = await get(`${path}?sheet=letter`);
     expect(response.status).toBe(200);
     expect(response.headers.get('content-type')).toBe('application/pdf');
-    expect(response.headers.get('cache-control')).toContain('immutable');
+    expect(response.headers.get('cache-control')).toBe('private, no-cache');
     expect(
       Buffer.from(await response.arrayBuffer())
         .subarray(0, 5)

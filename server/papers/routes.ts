@@ -33,8 +33,8 @@ export const paperRoutes = (pool: Pool): Hono =>
     const pdf = await pdfOf(paper, { sheet: sheet as Sheet, photos });
     return c.body(new Uint8Array(pdf), 200, {
       'Content-Type': 'application/pdf',
-      // What an entry holds never changes.
-      'Cache-Control': 'private, max-age=31536000, immutable',
+      // Opened by whoever is signed in then.
+      'Cache-Control': 'private, no-cache',
       'Content-Disposition': `inline; filename="${paper.paper}-${paper.version}.pdf"`,
     });
   });

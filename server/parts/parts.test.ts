@@ -169,7 +169,7 @@ describe('a part of a job', () => {
     expect((await act(randomUUID(), 'fit')).status).toBe(404);
     expect((await act(one.id, 'eat')).status).toBe(404);
     expect((await act(one.id, 'return', { by: randomUUID() })).body.error).toBe(
-      'by names somebody who has not signed in on this device.',
+      'by names somebody who has not signed in on this device today.',
     );
   });
 

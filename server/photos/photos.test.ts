@@ -40,7 +40,9 @@ describe('photos', () => {
       const answer = await bench.app.request(`/api/photos/${hashOf(bytes)}`);
       expect(answer.status).toBe(200);
       expect(answer.headers.get('content-type')).toBe(`image/${format}`);
-      expect(answer.headers.get('cache-control')).toContain('immutable');
+      expect(answer.headers.get('cache-control')).toBe('private, max-age=43200');
+      // Opened by itself it runs nothing.
+      expect(answer.headers.get('content-security-policy')).toMatch(/default-src 'none'.*sandbox/);
       expect(answer.headers.get('x-content-type-options')).toBe('nosniff');
       expect(Buffer.from(await answer.arrayBuffer()).equals(bytes)).toBe(true);
     },

@@ -2,8 +2,8 @@ import { readLearnt } from '../learning/read';
 import { bookSchema, rulesSchema, type PriceLineKey, type Shop } from '@rusty-wren/contract';
 import { USUAL_RULES, type PriceLine, type ShopRules } from '@rusty-wren/core/worth';
 import { Hono } from 'hono';
-import { inTransaction, type Db, type Pool } from '../db/pool';
-import { changesBetween, noted } from '../access/audit';
+import type { Db, Pool } from '../db/pool';
+import { changesBetween, deed } from '../access/audit';
 import { checkedBody } from '../http/problem';
 
 interface Row {
@@ -66,9 +66,11 @@ export function shopRoutes(pool: Pool): Hono {
     .get('/', async (c) => c.json<Shop>(await readShop(pool)))
     .put('/rules', async (c) => {
       const rules = await checkedBody<ShopRules>(c, rulesSchema);
-      const was = await readShop(pool);
-      await pool.query('INSERT INTO shop_rules (rules) VALUES ($1)', [JSON.stringify(rules)]);
-      await noted(pool, c, 'rules', changesBetween({ ...was.rules }, { ...rules }));
+      await deed(pool, c, async (db, note) => {
+        const was = await readShop(db);
+        await db.query('INSERT INTO shop_rules (rules) VALUES ($1)', [JSON.stringify(rules)]);
+        await note('rules', changesBetween({ ...was.rules }, { ...rules }));
+      });
       return c.json<Shop>(await readShop(pool));
     })
     .put('/prices', async (c) => {
@@ -76,7 +78,7 @@ export function shopRoutes(pool: Pool): Hono {
         c,
         bookSchema,
       );
-      await inTransaction(pool, async (client) => {
+      await deed(pool, c, async (client, note) => {
         for (const line of lines) await write(client, line);
         for (const { what, kind, family, maker, model } of gone)
           await write(client, {
@@ -86,7 +88,7 @@ export function shopRoutes(pool: Pool): Hono {
             ...(maker && { maker }),
             ...(model && { model }),
           });
-        await noted(client, c, 'prices', { set: lines, gone });
+        await note('prices', { set: lines, gone });
       });
       return c.json<Shop>(await readShop(pool));
     });

@@ -1,8 +1,8 @@
 import { specCardsSchema, type SpecCard } from '@rusty-wren/contract';
 import { Hono } from 'hono';
-import { inTransaction, type Db, type Pool } from '../db/pool';
+import type { Db, Pool } from '../db/pool';
 import { openOfModels, project } from '../cards/project';
-import { noted } from '../access/audit';
+import { deed } from '../access/audit';
 import { checkedBody } from '../http/problem';
 
 /** Every model's newest card that says anything, by maker and model. */
@@ -22,14 +22,14 @@ export function specRoutes(pool: Pool): Hono {
     .get('/', async (c) => c.json(await readCards(pool)))
     .put('/', async (c) => {
       const { cards } = await checkedBody<{ cards: SpecCard[] }>(c, specCardsSchema);
-      await inTransaction(pool, async (client) => {
+      await deed(pool, c, async (client, note) => {
         for (const { maker, model, figures, source } of cards) {
           await client.query(
             'INSERT INTO spec_card (maker, model, figures, source) VALUES (trim($1), trim($2), $3, $4)',
             [maker, model, JSON.stringify(figures), source ?? null],
           );
         }
-        await noted(client, c, 'specs', { cards });
+        await note('specs', { cards });
         // What was measured on open jobs of these models may be another verdict now.
         await project(client, await openOfModels(client, cards));
       });

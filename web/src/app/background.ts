@@ -19,6 +19,7 @@ import {
   type Aside,
 } from '../keeping/outbox';
 import { changeKept, forgetSeen, keepAgain, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
+import { dropDrafts } from '../ui/useDraft';
 import { joinTabs, type Tabs, type Telling } from '../keeping/tabs';
 import type { RootState } from './state';
 
@@ -116,7 +117,7 @@ function changeHands({ dispatch, tabs, sendIfLeading }: Behind, listener: Listen
         dispatch(api.util.invalidateTags([...EVERYTHING]));
         sendIfLeading();
       } else if (!me) {
-        await forgetSeen();
+        await Promise.all([forgetSeen(), dropDrafts()]);
         dispatch(api.util.resetApiState());
       }
     },

@@ -7,6 +7,7 @@ import { TakePhoto } from '../photos/TakePhoto';
 import { Button } from '../ui/Button';
 import { OneLine } from '../ui/OneLine';
 import { Sheet } from '../ui/Sheet';
+import { NotedBy } from './NotedBy';
 import { SURENESS_WORDS } from './SurenessPick';
 import { useKindInHand } from '../job/tradeWords';
 import { useMay, type Log } from '../job/useLog';
@@ -151,6 +152,7 @@ function Line({
       <PhotoRow shown={photos.filter((p) => isOf(p, entry))} photos={photos} log={log} />
       {open && (
         <div className="flex flex-wrap gap-2 pb-3">
+          <NotedBy entry={entry} />
           {!gone && entry.kind !== 'photo' && may('photo') && (
             <TakePhoto jobId={jobId} log={log} of={{ of: { entry: entry.id } }} />
           )}

@@ -13,7 +13,7 @@ import { noterOf } from '../hands/hands';
 import { EarliestPromise } from '../day/EarliestPromise';
 import { serverNow } from '../keeping/clock';
 import { Button } from '../ui/Button';
-import { dropDraft, keepDraft, keptDraft } from '../ui/useDraft';
+import { checkInKey, dropDraft, keepDraft, keptDraft } from '../ui/useDraft';
 import { CaseFileDrop } from './CaseFileDrop';
 import { Chips } from './Chips';
 import { checkInOf, draftSchema, EMPTY, type Draft, type OnTheBooks } from './draft';
@@ -27,7 +27,6 @@ const PROMISES = [1, 3, 7, 14].map((days) => ({
   days,
   label: days === 1 ? 'Tomorrow' : days < 7 ? `${days} days` : days === 7 ? 'A week' : 'Two weeks',
 }));
-const KEPT = 'check-in';
 
 /** A check-in under way: the same id at every try, so that a lost answer cannot make two jobs. */
 interface UnderWay {
@@ -35,11 +34,16 @@ interface UnderWay {
   jobId: string;
 }
 
-/** Whose, what, what it does, is it safe, and what happened before: on one page, under a minute. */
+/** Whose, what, what it does, is it safe, and what happened before: on one page, under a minute. Each fills in their own. */
 export function CheckIn(): ReactElement {
-  const navigate = useNavigate();
   const by = useAppSelector(noterOf);
-  const [kept] = useState(() => keptDraft<UnderWay>(KEPT));
+  return <Page key={by} by={by} />;
+}
+
+function Page({ by }: { by: string | null }): ReactElement {
+  const navigate = useNavigate();
+  const key = checkInKey(by);
+  const [kept] = useState(() => keptDraft<UnderWay>(key));
   const [jobId, setJobId] = useState(() => kept?.jobId ?? uuid());
   const [refused, setRefused] = useState<string | null>(null);
   const [isLoading, setSending] = useState(false);
@@ -64,8 +68,8 @@ export function CheckIn(): ReactElement {
   });
   const draft = useWatch({ control }) as Draft;
   useEffect(() => {
-    if (draft !== undefined) keepDraft(KEPT, { draft, jobId } satisfies UnderWay);
-  }, [draft, jobId]);
+    if (draft !== undefined) keepDraft(key, { draft, jobId } satisfies UnderWay);
+  }, [draft, jobId, key]);
   const change: Change = (part) => {
     if (part.ownerName !== undefined) setOwnerWritten(part.ownerName);
     for (const [key, value] of Object.entries(part))
@@ -89,7 +93,7 @@ export function CheckIn(): ReactElement {
       setSending(false);
       if ('refused' in hung)
         return setRefused(`${problemWords(hung.refused)} Nothing here is lost; try it again.`);
-      dropDraft(KEPT);
+      dropDraft(key);
       if (!another) return navigate(`/job/${jobId}`);
       const { job } = hung.job;
       toast.success(

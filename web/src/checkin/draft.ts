@@ -11,7 +11,7 @@ import type { MachineKind } from '@rusty-wren/core/machine';
 import { figureIn } from '@rusty-wren/core/units';
 import { distance } from 'fastest-levenshtein';
 import Joi from 'joi';
-import { v4 as uuid } from 'uuid';
+import { v5 as idWithin } from 'uuid';
 
 /** A check-in as it is being filled in. */
 export interface Draft {
@@ -197,7 +197,10 @@ export function checkInOf(d: Draft, jobId: string, by: string | null, now: strin
             ...(d.cc.trim() && { displacementCc: ccIn(d.cc) ?? 0 }),
           },
     ...(d.promised && { promisedFor: d.promised }),
-    entries: entries.map((noted) => makeEntry(noted, { id: uuid(), notedAt: now, by })),
+    // The same at every try: what is sent again after a lost answer is not noted twice.
+    entries: entries.map((noted, n) =>
+      makeEntry(noted, { id: idWithin(JSON.stringify([n, noted]), jobId), notedAt: now, by }),
+    ),
   };
 }
 

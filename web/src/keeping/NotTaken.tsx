@@ -3,7 +3,8 @@ import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
-import { keepDraft } from '../ui/useDraft';
+import { noterOf } from '../hands/hands';
+import { checkInKey, keepDraft } from '../ui/useDraft';
 import { sentAgain, thrownAway, type Aside } from './outbox';
 import { checkInWords } from './shelf';
 
@@ -55,12 +56,13 @@ export function NotTaken({ jobId }: { jobId?: string }): ReactElement | null {
 function Aside({ kept, link }: { kept: Aside; link: boolean }): ReactElement {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
+  const by = useAppSelector(noterOf);
   const [correcting, setCorrecting] = useState(false);
   const [sure, setSure] = useState(false);
   const written = kept.kind === 'entry' ? writtenIn(kept.entry) : [];
   const correct = (): void => {
     if (kept.kind === 'entry') return setCorrecting(!correcting);
-    keepDraft('check-in', { draft: kept.draft, jobId: kept.jobId });
+    keepDraft(checkInKey(by), { draft: kept.draft, jobId: kept.jobId });
     dispatch(thrownAway(kept.id));
     void navigate('/check-in');
   };

@@ -4,7 +4,7 @@ import { makeEntry, type Noted } from '@rusty-wren/core/log';
 import type { CheckIn } from '@rusty-wren/contract';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { draw } from '../testing/bench';
-import { keptDraft } from '../ui/useDraft';
+import { checkInKey, keptDraft } from '../ui/useDraft';
 import { clockRead } from './clock';
 import { NotTaken } from './NotTaken';
 import { laidUp, notSent, noted, reachable, sent, unkeepable, unreachable } from './outbox';
@@ -139,7 +139,10 @@ describe('what was not taken', () => {
     });
     expect(screen.getByText('Check-in: Hobwick Reed, Odile')).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Correct it' }));
-    expect(keptDraft('check-in')).toEqual({ draft: { ownerName: 'Odile' }, jobId: 'one' });
+    expect(keptDraft(checkInKey('5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a02'))).toEqual({
+      draft: { ownerName: 'Odile' },
+      jobId: 'one',
+    });
     expect(did().map((a) => a.type)).toEqual(['outbox/thrownAway']);
   });
 });

@@ -43,6 +43,19 @@ export function dropDraft(key: string): void {
   void layUpDraft(key, null);
 }
 
+/** Under which key a check-in is kept: of whoever fills it in, as it holds an owner's name. */
+export const checkInKey = (by: string | null): string => `check-in ${by ?? ''}`;
+
+/** Throws all of them away: nobody is in. */
+export async function dropDrafts(): Promise<void> {
+  try {
+    for (const key of Object.keys(localStorage)) if (key.startsWith(PREFIX)) localStorage.removeItem(key);
+  } catch {
+    // Nothing was kept.
+  }
+  for (const key of (await draftsLaidUp())?.keys() ?? []) await layUpDraft(key, null);
+}
+
 /** Brings the drafts to what lies on disk, before anything is drawn: after a kill what the browser kept may be old. */
 export async function restoreDrafts(): Promise<void> {
   const laidUp = await draftsLaidUp();
