@@ -26,12 +26,18 @@ export interface Hand extends Person {
 
 /** Whether this device is signed in, and who has it in hand. */
 export type SessionState =
-  /** Nobody leads this shop yet. `here`: the machine it runs on, where the first lead is made. */
-  | { state: 'first'; here: boolean }
+  /** Nobody leads this shop yet: whoever has the code from the machine it runs on may. */
+  | { state: 'first' }
   | { state: 'out'; people: Hand[] }
   /** Handed to nobody until whoever takes it proves who they are. */
   | { state: 'locked'; me: Person & { role: Role }; people: Hand[] }
-  | { state: 'in'; me: Person & { role: Role }; people: Hand[] };
+  | {
+      state: 'in';
+      me: Person & { role: Role };
+      people: Hand[];
+      /** Told to a lead who signs in: whose PIN was guessed at until it was closed, since they last did. */
+      guessed?: string[];
+    };
 
 /** Somebody on the books, as the lead sees them. */
 export interface PersonOnBooks extends Person {

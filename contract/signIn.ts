@@ -15,7 +15,11 @@ const role = Joi.string().valid(...ROLES);
 
 export const signInSchema = Joi.object({ account: uuid.required(), secret: typed.required() }).required();
 export const handSchema = Joi.object({ account: uuid.required() }).required();
-export const firstSchema = Joi.object({ name: name.required(), secret: secret.required() }).required();
+export const firstSchema = Joi.object({
+  code: Joi.string().trim().max(20).required(),
+  name: name.required(),
+  secret: secret.required(),
+}).required();
 export const ownSecretSchema = Joi.object({ old: typed.required(), secret: secret.required() }).required();
 export const newPersonSchema = Joi.object({
   id: uuid.required(),

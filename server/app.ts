@@ -7,7 +7,7 @@ import { guarded, isLetIn } from './access/guard';
 import { leadRoutes } from './access/leadRoutes';
 import { sessionRoutes } from './access/routes';
 import type { Pool } from './db/pool';
-import { atMost, LOOPBACK, ownNamesOnly } from './http/guard';
+import { atMost, behind, LOOPBACK, ownNamesOnly } from './http/guard';
 import { answerTo, refuse } from './http/problem';
 import { Outlooks } from './cards/outlooks';
 import { calendarRoutes, dayRoutes } from './day/routes';
@@ -43,6 +43,8 @@ export interface AppParts {
   authority?: string;
   /** The names this server answers to, without ports. */
   names?: readonly string[];
+  /** Addresses of proxies whose word is taken for where a request comes from. */
+  proxies?: readonly string[];
   /** What works out what the engine makes of open jobs, and how long the rack waits for it, ms. */
   outlooks?: Outlooks;
   /** What learns from closed jobs; without it nobody does here. */
@@ -81,6 +83,7 @@ export function createApp({
   patience = PATIENCE_MS,
   isReady = () => true,
   names = LOOPBACK,
+  proxies = [],
   mostRequests = MOST_REQUESTS,
   mostFromOwners,
 }: AppParts): Hono {
@@ -89,6 +92,7 @@ export function createApp({
     outlooks.grew(jobId, entries);
     learner?.want();
   });
+  app.use(behind(proxies));
   app.use(ownNamesOnly(names));
   app.use('/api/*', atMost(mostRequests));
   // The owner's page runs nothing, fetches nothing but its photos, and tells no other site where it was.

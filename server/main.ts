@@ -2,6 +2,8 @@ import { createServer as createHttpsServer } from 'node:https';
 import { isIP } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
+import { firstCode } from './access/firstCode';
+import { hasLead } from './access/sessions';
 import { createApp } from './app';
 import { Outlooks } from './cards/outlooks';
 import { rebuildCards } from './cards/project';
@@ -63,6 +65,7 @@ const app = createApp({
   learner,
   isReady: () => ready,
   names: [...LOOPBACK, ...lan, ...listed('NAMES')],
+  proxies: listed('TRUSTED_PROXY'),
   ...(certificates && { authority: certificates.authority }),
   ...(process.env['MOST_REQUESTS'] && { mostRequests: Number(process.env['MOST_REQUESTS']) }),
 });
@@ -120,6 +123,10 @@ if (process.env['STOP_WITH_STDIN']) process.stdin.resume().on('close', () => voi
 
 await onceThere(() => migrate(pool));
 if (process.env['DEMO'] !== 'off') await onceThere(() => loadDemo(pool, new Date()));
+if (!(await onceThere(() => hasLead(pool)))) {
+  const code = await onceThere(() => firstCode(pool));
+  console.error(`Nobody leads this shop yet. The code to begin with: ${code.slice(0, 4)} ${code.slice(4)}`);
+}
 await onceThere(() => changes.start());
 // Whoever ended here before may not have told of its last entries.
 await onceThere(() => new Announcer(pool).gap());

@@ -17,7 +17,7 @@ const open = (app: App): Promise<http.IncomingMessage | null> =>
   });
 
 /** Milliseconds that so many notes take, one after the other. */
-async function notesTake(app: App, jobId: string, many: number): Promise<number> {
+export async function notesTake(app: App, jobId: string, many: number): Promise<number> {
   const from = performance.now();
   for (let i = 0; i < many; i++) {
     const { status } = await app.post(`/api/jobs/${jobId}/entries`, { entries: [note(`timed ${i}`)] });

@@ -3,6 +3,7 @@ import pg from 'pg';
 import { startPostgres } from '../postgres.mjs';
 import { App } from './bench';
 import { diskFull } from './diskFull';
+import { floods } from './floods';
 import { kills } from './kills';
 import { malformed } from './malformed';
 import { streams } from './streams';
@@ -10,7 +11,7 @@ import { throughput } from './throughput';
 
 /**
  * What the server promises, tried the hard way on a database of its own: `npm run torture`, some minutes; `--short` for every
- * test run. `--only kills,malformed,streams,disk,throughput,browser,audit` makes some of them.
+ * test run. `--only kills,malformed,streams,floods,disk,throughput,browser,audit` makes some of them.
  */
 const short = process.argv.includes('--short');
 const only = process.argv.includes('--only')
@@ -31,6 +32,7 @@ try {
       wrong.push(
         ...(await streams(app, short ? { heads: 300, opened: 200 } : { heads: 4000, opened: 2000 })),
       );
+    if (wanted('floods')) wrong.push(...(await floods(app, 200)));
     if (wanted('throughput') && !short) await throughput(app, pool, cluster.url, 6);
     if (wanted('kills'))
       wrong.push(

@@ -3,6 +3,7 @@ import type { Context, MiddlewareHandler } from 'hono';
 import { getCookie, setCookie } from 'hono/cookie';
 import { matchedRoutes } from 'hono/route';
 import type { Pool } from '../db/pool';
+import { isSecure } from '../http/guard';
 import { refuse } from '../http/problem';
 import { isInstrument } from './instruments';
 import { MAY, type May } from './roles';
@@ -17,7 +18,6 @@ declare module 'hono' {
 
 /** Over HTTPS a browser keeps a name that begins so to this host alone. */
 const nameIn = (c: Context): string => (isSecure(c) ? '__Host-wren' : 'wren');
-const isSecure = (c: Context): boolean => new URL(c.req.url).protocol === 'https:';
 
 /** The token this request brings. */
 export const tokenIn = (c: Context): string | undefined => getCookie(c, nameIn(c));

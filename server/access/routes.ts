@@ -9,11 +9,13 @@ import {
 } from '@rusty-wren/contract';
 import bowser from 'bowser';
 import { Hono, type Context } from 'hono';
-import type { Pool } from '../db/pool';
+import type { Db, Pool } from '../db/pool';
 import { addressOf } from '../http/guard';
 import { checkedBody, refuse } from '../http/problem';
 import { deed, refused } from './audit';
+import { FIRST_LEAD, forgetFirstCode, isFirstCode } from './firstCode';
 import { giveToken, sessionIn, tokenIn } from './guard';
+import { inTurn } from './queue';
 import { hashOfSecret, isSecret } from './secret';
 import {
   amongPeople,
@@ -22,17 +24,15 @@ import {
   handsFor,
   handTo,
   hasLead,
+  knownDevice,
   lock,
   sessionOf,
   takeOver,
   type Held,
 } from './sessions';
-import { beginTry, slowed, wasRight } from './tries';
+import { beginTry, slowed, wasRight, type Try } from './tries';
 
 const LED = 'This shop has a lead already.';
-const LOOPBACK = /^(::1|(::ffff:)?127\.\d+\.\d+\.\d+|none)$/;
-/** Whether somebody sits at the machine the shop runs on. */
-const isHere = (c: Context): boolean => LOOPBACK.test(addressOf(c));
 
 /** Takes the device its token away, and has its browser forget what it was shown. */
 function signOut(c: Context): void {
@@ -52,28 +52,57 @@ function heldBy(c: Context): Held {
  * each time, an unknown name's no sooner than another's.
  */
 async function proves(pool: Pool, c: Context, account: string, secret: string): Promise<boolean> {
-  const known = await pool.query<{ secret: string | null }>(
-    'SELECT secret FROM account WHERE id = $1 AND left_at IS NULL',
-    [account],
-  );
-  const who = known.rows[0] ? account : null;
-  const tried = await beginTry(pool, account, addressOf(c));
-  if (await isSecret(secret, known.rows[0]?.secret ?? null)) {
-    await wasRight(pool, tried);
-    return true;
-  }
+  const device = await knownDevice(pool, tokenIn(c), account);
+  const { who, tried, right } = await inTurn(device ? 'known' : 'strangers', async () => {
+    const { rows } = await pool.query<{ secret: string | null }>(
+      'SELECT secret FROM account WHERE id = $1 AND left_at IS NULL',
+      [account],
+    );
+    const begun = await beginTry(pool, { account, address: addressOf(c), device });
+    const isRight = await isSecret(secret, rows[0]?.secret ?? null);
+    if (isRight) await wasRight(pool, begun);
+    return { who: rows[0] ? account : null, tried: begun, right: isRight };
+  });
+  if (right) return true;
+  await putOff(pool, c, tried, who);
+  return false;
+}
+
+/** Notes a wrong try, and answers it later each time. */
+async function putOff(pool: Pool, c: Context, tried: Try, who: string | null): Promise<void> {
   await refused(pool, c, 'wrong-secret', who);
   // Once: what is refused from now on is not written down, or whoever tries could fill the disk.
   if (tried.last) await refused(pool, c, 'locked-out', who);
   await pause(slowed(tried));
+}
+
+/** Whether this is the code of the first lead. Throws 429 where it was guessed at too often. */
+async function provesFirst(pool: Pool, c: Context, code: string): Promise<boolean> {
+  const tried = await beginTry(pool, { account: FIRST_LEAD, address: addressOf(c), device: null });
+  if (await isFirstCode(pool, code)) {
+    await wasRight(pool, tried);
+    return true;
+  }
+  await putOff(pool, c, tried, null);
   return false;
+}
+
+/** Whose secret was guessed at until it was closed, since this lead signed in last; none for anybody else. */
+async function guessedSince(db: Db, account: string): Promise<string[]> {
+  const { rows } = await db.query<{ name: string }>(
+    `SELECT DISTINCT a.name FROM audit d JOIN account a ON a.id = d.account_id
+     WHERE d.what = 'locked-out' AND EXISTS (SELECT 1 FROM account me WHERE me.id = $1 AND me.role = 'lead')
+       AND d.n > coalesce((SELECT max(n) FROM audit WHERE what = 'signed-in' AND account_id = $1), 0) ORDER BY a.name`,
+    [account],
+  );
+  return rows.map(({ name }) => name);
 }
 
 /** How this device stands. */
 async function stateOf(pool: Pool, c: Context): Promise<SessionState> {
   const session = c.get('session');
   if (!session) {
-    if (!(await hasLead(pool))) return { state: 'first', here: isHere(c) };
+    if (!(await hasLead(pool))) return { state: 'first' };
     return { state: 'out', people: await handsFor(pool, null) };
   }
   const people = await handsFor(pool, session.locked ? null : session.id);
@@ -83,10 +112,10 @@ async function stateOf(pool: Pool, c: Context): Promise<SessionState> {
 /** Signing in, changing hands, locking and signing out, on the device that asks. */
 export function sessionRoutes(pool: Pool): Hono {
   /** Puts the device in somebody's hands, and says how it stands then. */
-  const hand = async (c: Context, token: string): Promise<Response> => {
+  const hand = async (c: Context, token: string, guessed: readonly string[] = []): Promise<Response> => {
     giveToken(c, token);
     c.set('session', await sessionOf(pool, token));
-    return c.json(await stateOf(pool, c));
+    return c.json({ ...(await stateOf(pool, c)), ...(guessed.length > 0 && { guessed }) });
   };
   return new Hono()
     .get('/', async (c) => c.json(await stateOf(pool, c)))
@@ -95,11 +124,13 @@ export function sessionRoutes(pool: Pool): Hono {
       if (!(await proves(pool, c, account, secret)))
         throw refuse(403, 'That is not the PIN or password of this name.');
       const held = heldBy(c);
-      const token = await deed(pool, c, async (db, note) => {
+      const { token, guessed } = await deed(pool, c, async (db, note) => {
+        const names = await guessedSince(db, account);
         await note('signed-in', { device: held.device }, account);
-        return await handTo(db, account, { session: await deviceOf(db, tokenIn(c)), ...held });
+        const session = await deviceOf(db, tokenIn(c));
+        return { token: await handTo(db, account, { session, ...held }), guessed: names };
       });
-      return await hand(c, token);
+      return await hand(c, token, guessed);
     })
     .put('/hand', async (c) => {
       const { account } = await checkedBody<{ account: string }>(c, handSchema);
@@ -153,11 +184,15 @@ export function sessionRoutes(pool: Pool): Hono {
       return c.json(await stateOf(pool, c));
     })
     .post('/first', async (c) => {
-      if (!isHere(c)) throw refuse(403, 'The first lead is made on the machine the shop runs on.');
-      const { name, secret } = await checkedBody<{ name: string; secret: string }>(c, firstSchema);
+      const { code, name, secret } = await checkedBody<{ code: string; name: string; secret: string }>(
+        c,
+        firstSchema,
+      );
       // Looked up before anything dear is worked out: a shop with a lead is asked this by strangers.
       if (await hasLead(pool)) throw refuse(409, LED);
-      const kept = await hashOfSecret(secret);
+      if (!(await provesFirst(pool, c, code)))
+        throw refuse(403, 'code is not the one on the terminal of the machine the shop runs on.');
+      const kept = await inTurn('strangers', () => hashOfSecret(secret));
       const token = await deed(pool, c, async (db, note) => {
         await amongPeople(db);
         if (await hasLead(db)) throw refuse(409, LED);
@@ -167,6 +202,7 @@ export function sessionRoutes(pool: Pool): Hono {
           [randomUUID(), name, kept],
         );
         const { id } = rows[0]!;
+        await forgetFirstCode(db);
         await note('first-lead', {}, id);
         return await handTo(db, id, { session: null, ...heldBy(c) });
       });

@@ -3,6 +3,7 @@ import { PROVE_AGAIN, type PersonOnBooks, type Role, type SessionState } from '@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aCheckIn, note, openBench, SHIPPED_COST, type TestBench } from '../testing/bench';
 import { signedIn } from '../testing/signedIn';
+import { firstCode } from './firstCode';
 import { hashOfSecret, isSecret } from './secret';
 
 const PIN = '482916';
@@ -26,6 +27,9 @@ async function somebody(role: Role = 'technician'): Promise<string> {
   ]);
   return id;
 }
+
+const problem = async (response: Response): Promise<string> =>
+  ((await response.json()) as { error: string }).error;
 
 /** A browser: it keeps the cookie it is given. */
 class Browser {
@@ -142,6 +146,42 @@ describe('signing in', () => {
     expect([status, answer.error]).toEqual([429, expect.stringContaining('from this device')]);
     await bench.pool.query("UPDATE sign_in_try SET address = 'elsewhere'");
     expect((await new Browser().signIn(people[0]!)).status).toBe(200);
+  });
+
+  it('that is guessed at from many places is closed to strangers, for as long as it says, and never where it is known', async () => {
+    const [id, lead] = [await somebody(), await somebody('lead')];
+    const [known, other] = [new Browser(), new Browser()];
+    await known.signIn(id);
+    await other.signIn(lead);
+    await bench.pool.query(
+      `INSERT INTO sign_in_try (account_id, address, at)
+       SELECT $1, '203.0.113.' || n, now() - interval '20 minutes' FROM generate_series(1, 49) AS n`,
+      [id],
+    );
+    expect((await new Browser().signIn(id, '111119')).status).toBe(403);
+    const stranger = await new Browser().signIn(id);
+    expect([stranger.status, stranger.answer.error]).toEqual([
+      429,
+      'Somebody is guessing at this name; wait 40 minutes, sign in on a device it is known on, or ask the lead.',
+    ]);
+    // At their own bench they get in, and by their own slips alone they do not.
+    expect((await known.signIn(id)).status).toBe(200);
+    for (let i = 0; i < 4; i++) expect((await known.signIn(id, '111119')).status).toBe(403);
+    expect((await known.signIn(id)).status).toBe(200);
+    for (let i = 0; i < 5; i++) expect((await known.signIn(id, '111119')).status).toBe(403);
+    expect((await known.signIn(id)).answer.error).toContain('by this name here; wait 15 minutes');
+    // The lead hears of it, once.
+    const name = `Worker ${id}`;
+    expect((await other.signIn(lead)).answer).toMatchObject({ guessed: [name] });
+    expect((await other.signIn(lead)).answer).not.toHaveProperty('guessed');
+  });
+
+  it('waits its turn, and a crowd is told to come again', async () => {
+    const id = await somebody();
+    const crowd = await Promise.all(Array.from({ length: 60 }, () => new Browser().signIn(randomUUID())));
+    const many = crowd.filter(({ answer }) => answer.error?.startsWith('Too many are signing in'));
+    expect(many.length).toBeGreaterThan(20);
+    expect((await new Browser().signIn(id)).status).toBe(200);
   });
 
   it('a right one before the fifth begins the count anew', async () => {
@@ -493,14 +533,23 @@ describe('the first start', () => {
           method,
           ...(body && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
         });
-      expect(await (await ask('GET', '')).json()).toEqual({ state: 'first', here: true });
+      expect(await (await ask('GET', '')).json()).toEqual({ state: 'first' });
+      // Whoever reaches the page is not yet at the machine: only its terminal says the code.
+      const guessed = await ask('POST', '/first', { code: '0000 0000', name: 'Ann', secret: PIN });
+      expect([guessed.status, await problem(guessed)]).toEqual([
+        403,
+        'code is not the one on the terminal of the machine the shop runs on.',
+      ]);
+      const code = await firstCode(fresh.pool);
+      expect(await firstCode(fresh.pool)).toBe(code);
       const both = await Promise.all(
-        ['Ann', 'The lead'].map((name) => ask('POST', '/first', { name, secret: PIN })),
+        ['Ann', 'The lead'].map((name) => ask('POST', '/first', { code, name, secret: PIN })),
       );
       expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
       expect(((await (await ask('GET', '')).json()) as SessionState).state).toBe('out');
       const { rows } = await fresh.pool.query("SELECT 1 FROM account WHERE role = 'lead'");
       expect(rows).toHaveLength(1);
+      expect((await fresh.pool.query('SELECT 1 FROM first_lead_code')).rowCount).toBe(0);
     } finally {
       await fresh.close();
     }

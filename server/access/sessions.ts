@@ -67,6 +67,20 @@ export async function deviceOf(db: Db, token: string | undefined): Promise<strin
   return rows[0]?.id ?? null;
 }
 
+/** The device a token belongs to, where this person has proved on it who they are, lately or not; null where it is none of theirs. */
+export async function knownDevice(
+  db: Db,
+  token: string | undefined,
+  account: string,
+): Promise<string | null> {
+  if (token === undefined || !isToken(token)) return null;
+  const { rows } = await db.query<{ id: string }>(
+    'SELECT s.id FROM session s JOIN session_hand h ON h.session_id = s.id AND h.account_id = $2 WHERE s.token_hash = $1',
+    [hashOfToken(token), account],
+  );
+  return rows[0]?.id ?? null;
+}
+
 /** Where a session is held. */
 export interface Held {
   device: string;

@@ -56,7 +56,7 @@ function countedIn({ rows }: BackupHead): string {
 const SIGNED_OUT = `DO $signed_out$
   DECLARE name text;
   BEGIN
-    FOREACH name IN ARRAY ARRAY['session', 'sign_in_try'] LOOP
+    FOREACH name IN ARRAY ARRAY['session', 'sign_in_try', 'first_lead_code'] LOOP
       IF to_regclass('public.' || name) IS NOT NULL THEN EXECUTE format('DELETE FROM public.%I', name); END IF;
     END LOOP;
   END $signed_out$;

@@ -23,7 +23,7 @@ const WORKED_OUT = [
 
 /** Opens the shop, and is nobody's to carry about: who comes from an export chooses a PIN anew. */
 const OPENS = {
-  tables: ['session', 'session_hand', 'sign_in_try', 'instrument'],
+  tables: ['session', 'session_hand', 'sign_in_try', 'first_lead_code', 'instrument'],
   columns: ['secret', 'demo_pin'],
 };
 

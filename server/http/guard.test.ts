@@ -3,9 +3,11 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { Hono } from 'hono';
 import { createApp } from '../app';
 import { connect } from '../db/pool';
 import { streamsOpen } from '../stream/events';
+import { addressOf, behind, isSecure } from './guard';
 import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
 
 let bench: TestBench;
@@ -15,6 +17,20 @@ beforeAll(async () => {
 afterAll(() => bench.close());
 const problem = async (response: Response): Promise<string> =>
   ((await response.json()) as { error: string }).error;
+
+describe('where a request comes from', () => {
+  const asked = async (proxies: string[], headers: Record<string, string>): Promise<unknown> => {
+    const app = new Hono().use(behind(proxies)).get('/', (c) => c.json([addressOf(c), isSecure(c)]));
+    return (await app.request('/', { headers })).json();
+  };
+  const told = { 'x-forwarded-for': '198.51.100.7, 203.0.113.9', 'x-forwarded-proto': 'https' };
+  it('is said by nobody but a proxy that is trusted, and only what that one saw itself', async () => {
+    expect(await asked([], told)).toEqual(['none', false]);
+    expect(await asked(['none'], told)).toEqual(['203.0.113.9', true]);
+    expect(await asked(['none', '203.0.113.9'], told)).toEqual(['198.51.100.7', true]);
+    expect(await asked(['none'], { 'x-forwarded-for': 'somewhere' })).toEqual(['none', false]);
+  });
+});
 
 describe('names', () => {
   it.each(['localhost', 'localhost:4680', '127.0.0.1:1', '[::1]:4680'])('answers as %s', async (host) => {

@@ -1,3 +1,4 @@
+import { isIP } from 'node:net';
 import { getConnInfo } from '@hono/node-server/conninfo';
 import type { Context, MiddlewareHandler } from 'hono';
 import { rateLimiter } from 'hono-rate-limiter';
@@ -33,14 +34,43 @@ export const ownNamesOnly =
     await next();
   };
 
-/** Where a request comes from; requests that come from no socket (tests) are one. */
-export const addressOf = (c: Context): string => {
+declare module 'hono' {
+  interface ContextVariableMap {
+    /** Where it comes from, and whether over HTTPS, as a proxy that is trusted says. */
+    forwarded: { from: string; secure: boolean } | undefined;
+  }
+}
+
+/** What a request comes from on the wire; requests that come from no socket (tests) are one. */
+const socketOf = (c: Context): string => {
   try {
-    return getConnInfo(c).remote.address ?? 'unknown';
+    return (getConnInfo(c).remote.address ?? 'unknown').replace(/^::ffff:/, '');
   } catch {
     return 'none';
   }
 };
+
+/**
+ * Takes the word of these proxies, and of nobody else, for where a request comes from: the last address before them, and whether it
+ * came over HTTPS.
+ */
+export const behind =
+  (proxies: readonly string[]): MiddlewareHandler =>
+  async (c, next) => {
+    if (proxies.includes(socketOf(c))) {
+      const told = (c.req.header('x-forwarded-for') ?? '').split(',').map((one) => one.trim());
+      const from = told.findLast((one) => isIP(one) !== 0 && !proxies.includes(one));
+      if (from) c.set('forwarded', { from, secure: c.req.header('x-forwarded-proto') === 'https' });
+    }
+    await next();
+  };
+
+/** Where a request comes from. */
+export const addressOf = (c: Context): string => c.get('forwarded')?.from ?? socketOf(c);
+
+/** Whether it came over HTTPS. */
+export const isSecure = (c: Context): boolean =>
+  c.get('forwarded')?.secure ?? new URL(c.req.url).protocol === 'https:';
 
 const WINDOW_MS = 10_000;
 

@@ -97,7 +97,9 @@ describe('a delivery', () => {
       somebody,
       bench.lead.account,
     ]);
-    expect(refused).toEqual([{ at: 3, error: 'by names somebody who has not signed in on this device today.' }]);
+    expect(refused).toEqual([
+      { at: 3, error: 'by names somebody who has not signed in on this device today.' },
+    ]);
   });
 
   it('a strike at an entry of the same go that is refused is refused with it', async () => {

@@ -1,4 +1,5 @@
 import type { ReactElement } from 'react';
+import { toast } from 'sonner';
 import { problemWords, useChangeSessionMutation } from '../api/api';
 import { SecretField } from './SecretField';
 
@@ -24,7 +25,17 @@ export function AskSecret({
       busy={isLoading}
       problem={error ? problemWords(error) : null}
       onDone={(secret) =>
-        void change({ method: 'POST', body: { account, secret } }).then((answer) => answer.error ?? onIn?.())
+        void change({ method: 'POST', body: { account, secret } }).then(({ data, error: failed }) => {
+          if (failed) return;
+          if (data.state === 'in' && data.guessed)
+            toast.warning(
+              `Somebody guessed at the PIN of ${data.guessed.join(', ')}. See People: what was changed.`,
+              {
+                duration: Infinity,
+              },
+            );
+          onIn?.();
+        })
       }
     />
   );

@@ -6,33 +6,42 @@ import { pinProblem } from './pinProblem';
 const FIELD = 'mt-1 min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-xl';
 
 /** The first start of a shop: whoever leads it makes themselves known. */
-export function FirstLead({ here }: { here: boolean }): ReactElement {
+export function FirstLead(): ReactElement {
   const [change, { isLoading, error }] = useChangeSessionMutation();
   const [name, setName] = useState('');
+  const [code, setCode] = useState('');
   const [secret, setSecret] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  if (!here)
-    return (
-      <>
-        <h1 className="text-4xl font-bold">Nobody leads this shop yet</h1>
-        <p>Open it on the machine it runs on, and say who does.</p>
-      </>
-    );
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     const wrong = pinProblem(secret);
     setProblem(wrong);
-    if (!wrong && name.trim())
-      void change({ path: '/first', method: 'POST', body: { name: name.trim(), secret } });
+    if (!wrong && name.trim() && code.trim())
+      void change({
+        path: '/first',
+        method: 'POST',
+        body: { code: code.trim(), name: name.trim(), secret },
+      });
   };
   return (
     <>
       <h1 className="text-4xl font-bold">Who leads this shop?</h1>
       <form onSubmit={submit} className="grid w-full max-w-96 gap-4">
         <label className="font-semibold">
-          Your name
+          The code on the terminal of the machine it runs on
           <input
             autoFocus
+            inputMode="numeric"
+            autoComplete="off"
+            maxLength={20}
+            value={code}
+            onChange={(e) => setCode(e.target.value)}
+            className={FIELD}
+          />
+        </label>
+        <label className="font-semibold">
+          Your name
+          <input
             autoComplete="name"
             maxLength={120}
             value={name}
@@ -59,7 +68,7 @@ export function FirstLead({ here }: { here: boolean }): ReactElement {
           type="submit"
           look="rust"
           className="min-h-14 text-xl"
-          disabled={isLoading || !name.trim() || !secret}
+          disabled={isLoading || !code.trim() || !name.trim() || !secret}
         >
           Open the shop
         </Button>

@@ -36,7 +36,7 @@ export function Gate(): ReactElement {
   if (session?.state === 'first')
     return (
       <Door>
-        <FirstLead here={session.here} />
+        <FirstLead />
       </Door>
     );
   if (session && session.state !== 'in')
