@@ -3,11 +3,11 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { NONCE, secureHeaders, type SecureHeadersVariables } from 'hono/secure-headers';
-import { guarded, isLetIn } from './access/guard';
+import { guarded, isLetIn, whoAsks } from './access/guard';
 import { leadRoutes } from './access/leadRoutes';
 import { sessionRoutes } from './access/routes';
 import type { Pool } from './db/pool';
-import { atMost, behind, LOOPBACK, ownNamesOnly } from './http/guard';
+import { atMost, behind, LOOPBACK, ownNamesOnly, strangersAtMost } from './http/guard';
 import { answerTo, refuse } from './http/problem';
 import { Outlooks } from './cards/outlooks';
 import { calendarRoutes, dayRoutes } from './day/routes';
@@ -54,12 +54,18 @@ export interface AppParts {
   isReady?: () => boolean;
   /** Requests from one address in ten seconds. */
   mostRequests?: number;
+  /** The same of who is not signed in. */
+  mostFromStrangers?: number;
   /** The same of an owner's page. */
   mostFromOwners?: number;
 }
 
 /** A busy bench with a dozen tabs asks a few hundred times in ten seconds. */
 const MOST_REQUESTS = 5000;
+/** A room of people signing in. */
+const MOST_FROM_STRANGERS = 300;
+/** Several that feed by tokens of their own, ten times a second. */
+const MOST_FROM_INSTRUMENTS = 2000;
 
 /** The policy of a page of the server's own: it runs nothing and stands in no other. */
 const SCRIPTLESS = { defaultSrc: ["'none'"], frameAncestors: ["'none'"], baseUri: ["'none'"] };
@@ -85,6 +91,7 @@ export function createApp({
   names = LOOPBACK,
   proxies = [],
   mostRequests = MOST_REQUESTS,
+  mostFromStrangers = MOST_FROM_STRANGERS,
   mostFromOwners,
 }: AppParts): Hono {
   const app = new Hono();
@@ -162,6 +169,15 @@ export function createApp({
     if (!isReady()) throw refuse(503, 'The bench server is getting ready.');
     await next();
   });
+  app.use('/api/*', whoAsks(pool));
+  app.use(
+    '/api/*',
+    strangersAtMost(mostFromStrangers, (c) => c.get('session') === null && c.req.path !== '/api/feed'),
+  );
+  app.use(
+    '/api/feed',
+    strangersAtMost(MOST_FROM_INSTRUMENTS, (c) => c.get('session') === null),
+  );
   app.use('/api/*', guarded(pool));
   const limited = bodyLimit({
     maxSize: BODY_LIMIT,

@@ -5,10 +5,12 @@ import { notesTake } from './streams';
 
 /** What a signed-in bench's notes may take under any flood from outside, as many times as without. */
 const AT_MOST = 2;
-const NOTES = 100;
+const NOTES = 300;
 
 /** What strangers ask, over and over. */
-const FLOODS: Readonly<Record<string, { method: string; path: string; body: () => object }>> = {
+const FLOODS: Readonly<Record<string, { method: string; path: string; body?: () => object }>> = {
+  'asking how it stands': { method: 'GET', path: '/api/session' },
+  'asking for the rack': { method: 'GET', path: '/api/jobs?show=open' },
   'sign-ins of names nobody has': {
     method: 'POST',
     path: '/api/session',
@@ -35,7 +37,7 @@ export async function floods(app: App, atOnce: number): Promise<string[]> {
         await fetch(`http://127.0.0.1:${app.port}${path}`, {
           method,
           headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(body()),
+          ...(body && { body: JSON.stringify(body()) }),
         }).then(
           (answer) => answer.arrayBuffer(),
           () => undefined,

@@ -64,13 +64,20 @@ const NOT_FOR: Readonly<Record<Role, string>> = {
   lead: 'That is for the lead.',
 };
 
+/** Finds out who asks. */
+export const whoAsks =
+  (pool: Pool): MiddlewareHandler =>
+  async (c, next) => {
+    c.set('session', await sessionOf(pool, tokenIn(c)));
+    await next();
+  };
+
 /** Lets through who may ask; everything that is not said to be somebody's is nobody's. */
 export const guarded =
   (pool: Pool): MiddlewareHandler =>
   async (c, next) => {
     const may = mayAsk(c);
     if (may === undefined) throw refuse(403, 'Nobody may do that.');
-    c.set('session', await sessionOf(pool, tokenIn(c)));
     if (may === 'anybody') return await next();
     if (may === 'instrument' && (await isInstrument(pool, c.req.header('authorization'))))
       return await next();

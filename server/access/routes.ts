@@ -10,7 +10,7 @@ import {
 import bowser from 'bowser';
 import { Hono, type Context } from 'hono';
 import type { Db, Pool } from '../db/pool';
-import { addressOf } from '../http/guard';
+import { addressOf, crowded } from '../http/guard';
 import { checkedBody, refuse } from '../http/problem';
 import { deed, refused } from './audit';
 import { FIRST_LEAD, forgetFirstCode, isFirstCode } from './firstCode';
@@ -189,9 +189,15 @@ export function sessionRoutes(pool: Pool): Hono {
         firstSchema,
       );
       // Looked up before anything dear is worked out: a shop with a lead is asked this by strangers.
-      if (await hasLead(pool)) throw refuse(409, LED);
+      if (await hasLead(pool)) {
+        await crowded();
+        throw refuse(409, LED);
+      }
       if (!(await provesFirst(pool, c, code)))
-        throw refuse(403, 'code is not the one on the terminal of the machine the shop runs on.');
+        // Of two at once, the code was the other’s.
+        throw (await hasLead(pool))
+          ? refuse(409, LED)
+          : refuse(403, 'code is not the one on the terminal of the machine the shop runs on.');
       const kept = await inTurn('strangers', () => hashOfSecret(secret));
       const token = await deed(pool, c, async (db, note) => {
         await amongPeople(db);

@@ -32,6 +32,18 @@ describe('where a request comes from', () => {
   });
 });
 
+describe('who is not signed in', () => {
+  it('asks so often and no oftener, is answered late then, and keeps nobody else from asking', async () => {
+    const { pool, changes } = bench;
+    const app = createApp({ pool, changes, mostFromStrangers: 5 });
+    const ask = async () => (await app.request('/api/session')).status;
+    for (let n = 0; n < 5; n++) expect(await ask()).toBe(200);
+    expect(await ask()).toBe(429);
+    expect((await app.request('/api/jobs')).status).toBe(429);
+    expect((await bench.asLead(app).request('/api/accounts')).status).toBe(200);
+  });
+});
+
 describe('names', () => {
   it.each(['localhost', 'localhost:4680', '127.0.0.1:1', '[::1]:4680'])('answers as %s', async (host) => {
     expect((await bench.app.request('/api/accounts', { headers: { host } })).status).toBe(200);

@@ -1,4 +1,5 @@
 import { isIP } from 'node:net';
+import { setTimeout as pause } from 'node:timers/promises';
 import { getConnInfo } from '@hono/node-server/conninfo';
 import type { Context, MiddlewareHandler } from 'hono';
 import { rateLimiter } from 'hono-rate-limiter';
@@ -73,6 +74,11 @@ export const isSecure = (c: Context): boolean =>
   c.get('forwarded')?.secure ?? new URL(c.req.url).protocol === 'https:';
 
 const WINDOW_MS = 10_000;
+/** Later than at once, ms: whoever asks over and over asks no oftener than that. */
+const CROWDED_MS = 2000;
+
+/** What a stranger is refused is refused late: held, it costs nothing, and asked again at once it would. */
+export const crowded = (): Promise<void> => pause(CROWDED_MS);
 
 /** At most so many requests in ten seconds from one address; the others are told to come again. */
 export const atMost = (requests: number): MiddlewareHandler =>
@@ -84,3 +90,21 @@ export const atMost = (requests: number): MiddlewareHandler =>
       throw refuse(429, 'Too many requests at once; wait a moment.');
     },
   });
+
+/** The same of who is not signed in: `isStranger` says so. They are answered late, too. */
+export function strangersAtMost(requests: number, isStranger: (c: Context) => boolean): MiddlewareHandler {
+  const counted = atMost(requests);
+  return async (c, next) => {
+    if (!isStranger(c)) return await next();
+    let through = false;
+    try {
+      return await counted(c, async () => {
+        through = true;
+        await next();
+      });
+    } catch (refusal) {
+      if (!through) await crowded();
+      throw refusal;
+    }
+  };
+}

@@ -5,6 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { serve } from '@hono/node-server';
+import { firstCode } from '../access/firstCode';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
 import { LOOPBACK } from '../http/guard';
@@ -137,7 +138,7 @@ describe('served over HTTPS', () => {
 
   it('gives a cookie to HTTPS and this host alone, and never asks a browser to shut plain HTTP out', async () => {
     await bench.pool.query("UPDATE account SET secret = NULL, role = 'technician'");
-    const body = { name: 'First Lead', secret: '482916' };
+    const body = { code: await firstCode(bench.pool), name: 'First Lead', secret: '482916' };
     const { status, cookie, headers } = await ask('/api/session/first', {
       ca: authority,
       method: 'POST',

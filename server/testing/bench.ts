@@ -65,7 +65,8 @@ export async function openBench({ demo }: { demo?: Date } = {}): Promise<TestBen
   await changes.start();
   const outlooks = new Outlooks(pool);
   // A busy machine may take its time to think: the tests wait for it.
-  const out = createApp({ pool, changes, outlooks, patience: 120_000 });
+  // All of them ask from one place.
+  const out = createApp({ pool, changes, outlooks, patience: 120_000, mostFromStrangers: 100_000 });
   const lead = await signedIn(pool, 'lead');
   return {
     app: askedWith(out, lead.cookie),
