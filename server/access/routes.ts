@@ -197,7 +197,7 @@ export function sessionRoutes(pool: Pool): Hono {
         // Of two at once, the code was the other’s.
         throw (await hasLead(pool))
           ? refuse(409, LED)
-          : refuse(403, 'code is not the one on the terminal of the machine the shop runs on.');
+          : refuse(403, 'The code is not the one on the terminal of the machine the shop runs on.');
       const kept = await inTurn('strangers', () => hashOfSecret(secret));
       const token = await deed(pool, c, async (db, note) => {
         await amongPeople(db);

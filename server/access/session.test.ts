@@ -1,4 +1,6 @@
+import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
 import { PROVE_AGAIN, type PersonOnBooks, type Role, type SessionState } from '@rusty-wren/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aCheckIn, note, openBench, SHIPPED_COST, type TestBench } from '../testing/bench';
@@ -523,6 +525,35 @@ describe('people', () => {
   });
 });
 
+describe('a lead who cannot get in', () => {
+  it('is given another PIN on the machine itself, and by no other name', async () => {
+    const id = await somebody('lead');
+    const browser = new Browser();
+    await browser.signIn(id);
+    for (let i = 0; i < 5; i++) await new Browser().signIn(id, '111119');
+    const command = fileURLToPath(new URL('../../scripts/resetLead.ts', import.meta.url));
+    const reset = (...name: string[]) =>
+      spawnSync(process.execPath, ['--import', 'tsx', command, ...name], {
+        encoding: 'utf8',
+        env: { ...process.env, DATABASE_URL: bench.url },
+      });
+    const other = reset(`Worker ${await somebody()}`);
+    expect([other.status, other.stderr]).toEqual([1, expect.stringContaining('does not lead this shop')]);
+    expect(reset().status).toBe(2);
+    const { status, stdout } = reset(`worker ${id}`);
+    expect(status).toBe(0);
+    const pin = / with (\d{6}) now/.exec(stdout)?.[1] ?? '';
+    expect(await browser.rack()).toBe(401);
+    expect((await new Browser().signIn(id)).status).toBe(403);
+    expect((await new Browser().signIn(id, pin)).status).toBe(200);
+    const { rows } = await bench.pool.query(
+      "SELECT address FROM audit WHERE what = 'secret-set' AND about ->> 'person' = $1",
+      [id],
+    );
+    expect(rows).toEqual([{ address: 'this machine' }]);
+  });
+});
+
 describe('the first start', () => {
   it('makes one lead, of two at once too, on an empty bench or one of an older program', async () => {
     const fresh = await openBench();
@@ -538,7 +569,7 @@ describe('the first start', () => {
       const guessed = await ask('POST', '/first', { code: '0000 0000', name: 'Ann', secret: PIN });
       expect([guessed.status, await problem(guessed)]).toEqual([
         403,
-        'code is not the one on the terminal of the machine the shop runs on.',
+        'The code is not the one on the terminal of the machine the shop runs on.',
       ]);
       const code = await firstCode(fresh.pool);
       expect(await firstCode(fresh.pool)).toBe(code);
