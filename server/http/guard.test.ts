@@ -44,6 +44,28 @@ describe('who is not signed in', () => {
   });
 });
 
+describe('a body', () => {
+  const sent = (body: string): Promise<Response> =>
+    Promise.resolve(
+      bench.app.request('/api/entries', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body,
+      }),
+    );
+  it('that is nested for nothing is refused in a sentence, however deep, and brackets in a text are none', async () => {
+    for (const depth of [31, 3066, 200_000]) {
+      const response = await sent(`{"parcels":${'['.repeat(depth)}${']'.repeat(depth)}}`);
+      expect([response.status, await problem(response)]).toEqual([400, 'The body is nested deeper than 30.']);
+    }
+    const { jobId } = aCheckIn();
+    const told = await sent(JSON.stringify({ parcels: [{ jobId, entry: note(`\\" ${'[{'.repeat(100)}`) }] }));
+    expect(((await told.json()) as { refused: { error: string }[] }).refused).toEqual([
+      { at: 0, error: 'No such job.' },
+    ]);
+  });
+});
+
 describe('names', () => {
   it.each(['localhost', 'localhost:4680', '127.0.0.1:1', '[::1]:4680'])('answers as %s', async (host) => {
     expect((await bench.app.request('/api/accounts', { headers: { host } })).status).toBe(200);

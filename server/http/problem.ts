@@ -35,6 +35,32 @@ export function answerTo(error: Error, c: Context): Response {
   return c.json({ error: 'The bench server met a fault and changed nothing.' }, 500);
 }
 
+/** Nothing that is sent here is nested deeper. */
+const DEEPEST = 30;
+
+/** Whether brackets of a text are nested deeper than anything sent here, before it is parsed: what walks it would run out of stack. */
+function isTooDeep(text: string): boolean {
+  let depth = 0;
+  let quoted = false;
+  for (let i = 0; i < text.length; i++) {
+    const at = text[i];
+    if (at === '"') quoted = !quoted;
+    else if (quoted) i += at === '\\' ? 1 : 0;
+    else if (at === '[' || at === '{') {
+      if (++depth > DEEPEST) return true;
+    } else if (at === ']' || at === '}') depth--;
+  }
+  return false;
+}
+
+function jsonIn(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw refuse(400, 'The body is not JSON.');
+  }
+}
+
 /**
  * The request's JSON body, checked against the schema. Throws a 400 naming the field and the reason. `textsLater`: whoever
  * asks looks for faulty characters itself.
@@ -44,13 +70,9 @@ export async function checkedBody<T>(
   schema: Joi.ObjectSchema,
   { textsLater = false } = {},
 ): Promise<T> {
-  let body: unknown;
-  try {
-    body = await c.req.json();
-  } catch (error) {
-    if (error instanceof HTTPException) throw error;
-    throw refuse(400, 'The body is not JSON.');
-  }
+  const text = await c.req.text();
+  if (isTooDeep(text)) throw refuse(400, `The body is nested deeper than ${DEEPEST}.`);
+  const body = jsonIn(text);
   const faulty = textsLater ? null : faultyText(body);
   if (faulty) throw refuse(400, `${faulty} holds a character that no text has.`);
   const { error, value } = schema.validate(body, { convert: false });
