@@ -3,12 +3,16 @@ import { describe, expect, it } from 'vitest';
 import { isAtLeast, ROLES, secretProblem } from './access';
 
 describe('a secret', () => {
-  it.each(['482916', '305714', 'correct horse battery', 'Ölwechsel im Mai', '1234567890123'])(
-    '%j is one',
-    (secret) => {
-      expect(secretProblem(secret)).toBeNull();
-    },
-  );
+  it.each([
+    '482916',
+    '305714',
+    'correct horse battery',
+    'Ölwechsel im Mai',
+    '7359120465831',
+    'my saw starts at noon',
+  ])('%j is one', (secret) => {
+    expect(secretProblem(secret)).toBeNull();
+  });
   it.each([
     ['123456', 'is tried first'],
     ['987654', 'is tried first'],
@@ -21,6 +25,14 @@ describe('a secret', () => {
     ['4829167', 'is neither 6 digits nor at least 12 letters.'],
     ['elevenchars', 'is neither'],
     ['aaaaaaaaaaaaaaaa', 'is tried first'],
+    ['112233', 'is tried first'],
+    ['789456', 'is tried first'],
+    ['1234567890123', 'is tried first'],
+    ['password1234', 'is tried first'],
+    ['P@ssw0rd2026!', 'is tried first'],
+    ['Welcome-12345', 'is tried first'],
+    ['qwertzuiop123', 'is tried first'],
+    ['MyChainsawShop', 'is tried first'],
     ['x'.repeat(129), 'more than 128'],
   ])('%j is none: it %s', (secret, says) => {
     expect(secretProblem(secret)).toContain(says);

@@ -1,3 +1,4 @@
+import { COMMON_PINS, isCommonPassword } from './commonSecrets';
 import type { EntryKind } from '@rusty-wren/core/log';
 
 /** What people are here, each of them all that those before it are. */
@@ -128,9 +129,9 @@ export const SECRET = { pin: 6, least: 12, most: 128 } as const;
 
 const RUNS = '01234567890123456789';
 const BACK = [...RUNS].reverse().join('');
-/** Whether a PIN is among the first that anybody tries: one digit over and over, two or three in turn, or a run. */
+/** Whether digits are among the first that anybody tries: one over and over, two or three in turn, a run, or a common one. */
 const isFirstTried = (pin: string): boolean =>
-  /^(\d{1,3})\1+$/.test(pin) || RUNS.includes(pin) || BACK.includes(pin);
+  /^(\d{1,3})\1+$/.test(pin) || RUNS.includes(pin) || BACK.includes(pin) || COMMON_PINS.has(pin);
 
 /**
  * Why a text is no secret to sign in with, as a sentence without its subject; null when it is one: six digits that are not
@@ -146,5 +147,6 @@ export function secretProblem(secret: string): string | null {
   if (secret.length < SECRET.least)
     return `is neither ${SECRET.pin} digits nor at least ${SECRET.least} letters.`;
   if (secret.length > SECRET.most) return `has more than ${SECRET.most} letters.`;
-  return new Set(secret).size < 4 ? 'is tried first by anybody; take another.' : null;
+  const isFirst = new Set(secret).size < 4 || isFirstTried(secret) || isCommonPassword(secret);
+  return isFirst ? 'is tried first by anybody; take another.' : null;
 }
