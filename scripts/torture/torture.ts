@@ -32,7 +32,7 @@ try {
       wrong.push(
         ...(await streams(app, short ? { heads: 300, opened: 200 } : { heads: 4000, opened: 2000 })),
       );
-    if (wanted('floods')) wrong.push(...(await floods(app, 200)));
+    if (wanted('floods') && !short) wrong.push(...(await floods(app, 200)));
     if (wanted('throughput') && !short) await throughput(app, pool, cluster.url, 6);
     if (wanted('kills'))
       wrong.push(
