@@ -1,5 +1,7 @@
 import { basename } from 'node:path';
+import { resetLead } from '../server/access/resetLead';
 import { backUp, exportShop, importShop, restore } from '../server/backup';
+import { connect } from '../server/db/pool';
 import { startPostgres } from './postgres.mjs';
 
 /** What each command does with the database and what it is told, and what it says then. */
@@ -32,9 +34,18 @@ const COMMANDS = {
       return `${rows['job']} jobs, ${rows['bench_entry']} entries taken in. Now npm start.`;
     },
   },
+  'reset-lead': {
+    wants: 'NAME',
+    run: async (url: string, name: string) => {
+      const pool = connect(url);
+      const pin = await resetLead(pool, name).finally(() => pool.end());
+      return `${name} signs in with ${pin} now; take another then.`;
+    },
+  },
 } as const;
 
-const [name = '', place] = process.argv.slice(2);
+const [name = '', ...rest] = process.argv.slice(2);
+const place = rest.join(' ').trim();
 const command = COMMANDS[name as keyof typeof COMMANDS] as (typeof COMMANDS)['backup'] | undefined;
 if (!command || !place) {
   const known = Object.entries(COMMANDS).map(([c, { wants }]) => `npm run ${c} -- ${wants}`);

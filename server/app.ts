@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono, type Context } from 'hono';
+import { Hono, type Context, type MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { NONCE, secureHeaders, type SecureHeadersVariables } from 'hono/secure-headers';
 import { guarded, isLetIn, whoAsks } from './access/guard';
@@ -67,8 +67,18 @@ const MOST_FROM_STRANGERS = 300;
 /** Several that feed by tokens of their own, ten times a second. */
 const MOST_FROM_INSTRUMENTS = 2000;
 
-/** The policy of a page of the server's own: it runs nothing and stands in no other. */
-const SCRIPTLESS = { defaultSrc: ["'none'"], frameAncestors: ["'none'"], baseUri: ["'none'"] };
+/** What is no page of the interface runs nothing and stands in no other; `policy`: what it may besides. */
+const scriptless = (policy: object, more: object = {}): MiddlewareHandler =>
+  secureHeaders({
+    contentSecurityPolicy: {
+      defaultSrc: ["'none'"],
+      frameAncestors: ["'none'"],
+      baseUri: ["'none'"],
+      ...policy,
+    },
+    strictTransportSecurity: false,
+    ...more,
+  });
 
 /** Stands in the built page where its nonce goes: `html.cspNonce` of web/vite.config.ts. */
 const NONCE_BUILT = 'NONCE_OF_THIS_PAGE';
@@ -102,40 +112,19 @@ export function createApp({
   app.use(behind(proxies));
   app.use(ownNamesOnly(names));
   app.use('/api/*', atMost(mostRequests));
-  // The owner's page runs nothing, fetches nothing but its photos, and tells no other site where it was.
+  // The owner's page fetches nothing but its photos, and tells no other site where it was: none at all would make its own form come
+  // from nowhere.
   app.use(
     '/owner/*',
-    secureHeaders({
-      contentSecurityPolicy: {
-        ...SCRIPTLESS,
-        styleSrc: [OWNER_STYLE.source],
-        imgSrc: ["'self'"],
-        formAction: ["'self'"],
-      },
-      // None at all would make its own form come from nowhere.
-      referrerPolicy: 'same-origin',
-      strictTransportSecurity: false,
-    }),
+    scriptless(
+      { styleSrc: [OWNER_STYLE.source], imgSrc: ["'self'"], formAction: ["'self'"] },
+      { referrerPolicy: 'same-origin' },
+    ),
   );
-  // A photo that is opened by itself is no page.
-  app.use(
-    '/api/photos/*',
-    secureHeaders({
-      contentSecurityPolicy: { ...SCRIPTLESS, sandbox: [] },
-      strictTransportSecurity: false,
-    }),
-  );
-  // Nor does the page by which a phone comes to trust this shop.
-  app.use(
-    '/trust/*',
-    secureHeaders({
-      contentSecurityPolicy: {
-        ...SCRIPTLESS,
-        styleSrc: [TRUST_STYLE.source],
-      },
-      strictTransportSecurity: false,
-    }),
-  );
+  // A photo that is opened by itself.
+  app.use('/api/photos/*', scriptless({ sandbox: [] }));
+  // The page by which a phone comes to trust this shop.
+  app.use('/trust/*', scriptless({ styleSrc: [TRUST_STYLE.source] }));
   app.use(
     secureHeaders({
       contentSecurityPolicy: {

@@ -161,3 +161,13 @@ export async function hang(app: App, many: number): Promise<string[]> {
   }
   return ids;
 }
+
+/** Milliseconds that so many notes take, one after the other. */
+export async function notesTake(app: App, jobId: string, many: number): Promise<number> {
+  const from = performance.now();
+  for (let i = 0; i < many; i++) {
+    const { status } = await app.post(`/api/jobs/${jobId}/entries`, { entries: [note(`timed ${i}`)] });
+    if (status !== 201) return Infinity;
+  }
+  return performance.now() - from;
+}

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { App } from './bench';
-import { hang } from './bench';
-import { notesTake } from './streams';
+import { hang, notesTake } from './bench';
 
 /** What a signed-in bench's notes may take under any flood from outside, as many times as without. */
 const AT_MOST = 2;

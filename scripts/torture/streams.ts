@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type http from 'node:http';
 import type { App } from './bench';
-import { hang, note, sleep } from './bench';
+import { hang, notesTake, sleep } from './bench';
 
 /** Memory of a process, MB. */
 const memoryOf = (pid: number): number =>
@@ -15,16 +15,6 @@ const open = (app: App): Promise<http.IncomingMessage | null> =>
       .on('response', resolve)
       .on('error', () => resolve(null));
   });
-
-/** Milliseconds that so many notes take, one after the other. */
-export async function notesTake(app: App, jobId: string, many: number): Promise<number> {
-  const from = performance.now();
-  for (let i = 0; i < many; i++) {
-    const { status } = await app.post(`/api/jobs/${jobId}/entries`, { entries: [note(`timed ${i}`)] });
-    if (status !== 201) return Infinity;
-  }
-  return performance.now() - from;
-}
 
 /** HEADs of a stream, and streams opened and left, must leave nothing behind. Returns what went wrong, a sentence each. */
 export async function streams(

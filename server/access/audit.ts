@@ -14,16 +14,20 @@ export type Note = (
   account?: string | null,
 ) => Promise<unknown>;
 
-/** Notes on this connection what a request does, and from where. */
-const noteOn =
-  (db: Db, c: Context): Note =>
-  (what, about = {}, account = c.get('session')?.account.id ?? null) =>
+/** Notes on this connection what is done at a place, by whoever is in there. */
+const noteFrom =
+  (db: Db, { address, by }: { address: string; by: string | null }): Note =>
+  (what, about = {}, account = by) =>
     db.query('INSERT INTO audit (account_id, address, what, about) VALUES ($1, $2, $3, $4)', [
       account,
-      addressOf(c),
+      address,
       what,
       JSON.stringify(about),
     ]);
+
+/** Notes on this connection what a request does, and from where. */
+const noteOn = (db: Db, c: Context): Note =>
+  noteFrom(db, { address: addressOf(c), by: c.get('session')?.account.id ?? null });
 
 /**
  * Does something and notes who did it, in one transaction: both stand, or neither. Whatever changes who gets in or a setting of the
@@ -34,6 +38,10 @@ export const deed = <T>(
   c: Context,
   work: (db: pg.PoolClient, note: Note) => Promise<T>,
 ): Promise<T> => inTransaction(pool, (db) => work(db, noteOn(db, c)));
+
+/** The same of what somebody does on the machine the shop runs on, by no request. */
+export const deedHere = <T>(pool: Pool, work: (db: pg.PoolClient, note: Note) => Promise<T>): Promise<T> =>
+  inTransaction(pool, (db) => work(db, noteFrom(db, { address: 'this machine', by: null })));
 
 /** Notes what was refused: nothing was done that could be undone with it. */
 export const refused = (

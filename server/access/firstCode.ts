@@ -1,5 +1,6 @@
-import { randomInt, timingSafeEqual } from 'node:crypto';
+import { timingSafeEqual } from 'node:crypto';
 import type { Db } from '../db/pool';
+import { digitsByChance } from './secret';
 
 /** Of nobody on the books: whose tries at the code are counted. */
 export const FIRST_LEAD = '00000000-0000-4000-8000-000000000000';
@@ -7,8 +8,9 @@ const DIGITS = 8;
 
 /** The code that the first lead is made with, the same in every process for as long as nobody leads the shop. */
 export async function firstCode(db: Db): Promise<string> {
-  const made = String(randomInt(10 ** DIGITS)).padStart(DIGITS, '0');
-  await db.query('INSERT INTO first_lead_code (code) VALUES ($1) ON CONFLICT DO NOTHING', [made]);
+  await db.query('INSERT INTO first_lead_code (code) VALUES ($1) ON CONFLICT DO NOTHING', [
+    digitsByChance(DIGITS),
+  ]);
   const { rows } = await db.query<{ code: string }>('SELECT code FROM first_lead_code');
   return rows[0]!.code;
 }

@@ -24,7 +24,6 @@ import {
   handsFor,
   handTo,
   hasLead,
-  knownDevice,
   lock,
   sessionOf,
   takeOver,
@@ -52,7 +51,7 @@ function heldBy(c: Context): Held {
  * each time, an unknown name's no sooner than another's.
  */
 async function proves(pool: Pool, c: Context, account: string, secret: string): Promise<boolean> {
-  const device = await knownDevice(pool, tokenIn(c), account);
+  const device = await deviceOf(pool, tokenIn(c), account);
   const { who, tried, right } = await inTurn(device ? 'known' : 'strangers', async () => {
     const { rows } = await pool.query<{ secret: string | null }>(
       'SELECT secret FROM account WHERE id = $1 AND left_at IS NULL',

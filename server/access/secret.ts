@@ -1,4 +1,4 @@
-import { randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
+import { randomBytes, randomInt, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 import { promisify } from 'node:util';
 
 const derive = promisify<string, Buffer, number, ScryptOptions, Buffer>(scrypt);
@@ -24,6 +24,9 @@ export function hashAt(N: number): number {
   cost = { ...cost, N };
   return was;
 }
+
+/** So many digits, by chance. */
+export const digitsByChance = (many: number): string => String(randomInt(10 ** many)).padStart(many, '0');
 
 /** Whether this is the secret that was kept. Takes the same time where none was kept. */
 export async function isSecret(typed: string, kept: string | null): Promise<boolean> {

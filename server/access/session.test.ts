@@ -532,9 +532,9 @@ describe('a lead who cannot get in', () => {
     const browser = new Browser();
     await browser.signIn(id);
     for (let i = 0; i < 5; i++) await new Browser().signIn(id, '111119');
-    const command = fileURLToPath(new URL('../../scripts/resetLead.ts', import.meta.url));
+    const command = fileURLToPath(new URL('../../scripts/keep.ts', import.meta.url));
     const reset = (...name: string[]) =>
-      spawnSync(process.execPath, ['--import', 'tsx', command, ...name], {
+      spawnSync(process.execPath, ['--import', 'tsx', command, 'reset-lead', ...name], {
         encoding: 'utf8',
         env: { ...process.env, DATABASE_URL: bench.url },
       });

@@ -56,27 +56,19 @@ export async function sessionOf(pool: Pool, token: string | undefined): Promise<
 }
 
 /**
- * The session a token once opened, its day over or not; null where it was ended. Who signs in on the device again goes on with
- * it, and with whoever proved on it today who they are.
+ * The session a token once opened, its day over or not; null where it was ended, or where it is none on which `of` has proved, lately
+ * or not, who they are. Who signs in on the device again goes on with it, and with whoever proved on it today who they are.
  */
-export async function deviceOf(db: Db, token: string | undefined): Promise<string | null> {
-  if (token === undefined || !isToken(token)) return null;
-  const { rows } = await db.query<{ id: string }>('SELECT id FROM session WHERE token_hash = $1', [
-    hashOfToken(token),
-  ]);
-  return rows[0]?.id ?? null;
-}
-
-/** The device a token belongs to, where this person has proved on it who they are, lately or not; null where it is none of theirs. */
-export async function knownDevice(
+export async function deviceOf(
   db: Db,
   token: string | undefined,
-  account: string,
+  of: string | null = null,
 ): Promise<string | null> {
   if (token === undefined || !isToken(token)) return null;
   const { rows } = await db.query<{ id: string }>(
-    'SELECT s.id FROM session s JOIN session_hand h ON h.session_id = s.id AND h.account_id = $2 WHERE s.token_hash = $1',
-    [hashOfToken(token), account],
+    `SELECT id FROM session WHERE token_hash = $1
+       AND ($2::uuid IS NULL OR EXISTS (SELECT 1 FROM session_hand h WHERE h.session_id = session.id AND h.account_id = $2))`,
+    [hashOfToken(token), of],
   );
   return rows[0]?.id ?? null;
 }

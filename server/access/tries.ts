@@ -54,9 +54,9 @@ async function countsOf(db: Db, { account, address, device }: Tried): Promise<Co
   const { rows } = await db.query<Counts & { now: Date }>(
     `SELECT now(),
        ARRAY(SELECT at FROM sign_in_try WHERE account_id = $1 AND NOT good AND at > now() - interval '${COUNTED_MIN.pair} minutes'
-         AND ($3::uuid IS NOT NULL AND session_id = $3 OR $3::uuid IS NULL AND session_id IS NULL AND address = $2)
+         AND (session_id = $3 OR $3::uuid IS NULL AND session_id IS NULL AND address = $2)
          AND id > coalesce((SELECT max(id) FROM sign_in_try WHERE account_id = $1 AND good
-           AND ($3::uuid IS NOT NULL AND session_id = $3 OR $3::uuid IS NULL AND address = $2)), 0)
+           AND (session_id = $3 OR $3::uuid IS NULL AND address = $2)), 0)
          ORDER BY id DESC LIMIT ${MOST.pair}) AS pair,
        ARRAY(SELECT at FROM sign_in_try WHERE $3::uuid IS NULL AND account_id = $1 AND session_id IS NULL AND NOT good
          AND at > now() - interval '${COUNTED_MIN.name} minutes' ORDER BY id DESC LIMIT ${MOST.name}) AS name,

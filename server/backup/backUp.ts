@@ -1,6 +1,17 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { access, open, rename, rm, unlink, type FileHandle } from 'node:fs/promises';
+import {
+  access,
+  constants,
+  copyFile,
+  link,
+  open,
+  readdir,
+  rm,
+  unlink,
+  type FileHandle,
+} from 'node:fs/promises';
+import { basename, dirname, join } from 'node:path';
 import pg from 'pg';
 import type { Moment } from './moment';
 import { runOn } from './programs';
@@ -28,7 +39,7 @@ export const hashFrom = (file: string, start: number): Promise<string> =>
 
 /** A file that has no name: whatever becomes of this program, nothing of it is left. */
 async function nameless(beside: string): Promise<FileHandle> {
-  const name = `${beside}.${process.pid}.archive`;
+  const name = `${beside}.${randomUUID()}.archive`;
   const held = await open(name, 'wx+', 0o600);
   await unlink(name);
   return held;
@@ -38,22 +49,33 @@ async function nameless(beside: string): Promise<FileHandle> {
 const fromStart = ({ fd }: FileHandle): AsyncIterable<Buffer> =>
   createReadStream('', { fd, start: 0, autoClose: false });
 
-/** Writes a backup where it is to stand, under its name only once it is whole. */
+const isThere = (file: string): Error => new Error(`${file} is there already; name another file.`);
+
+/** Throws away what was being written out under this name by one that was killed. */
+async function clearParts(file: string): Promise<void> {
+  const [folder, name] = [dirname(file), basename(file)];
+  for (const part of await readdir(folder))
+    if (part.startsWith(`${name}.`) && part.endsWith('.part')) await rm(join(folder, part), { force: true });
+}
+
+/** Writes a backup where it is to stand, under its name only once it is whole. Throws where something stands there by then. */
 async function writeWhole(file: string, head: BackupHead, archive: FileHandle): Promise<void> {
-  const part = `${file}.part`;
-  // Of one that was killed while it was written out.
-  await rm(part, { force: true });
+  await clearParts(file);
+  const part = `${file}.${randomUUID()}.part`;
   const out = await open(part, 'wx', 0o600);
   try {
     await out.write(`${JSON.stringify(head)}\n`);
     for await (const some of fromStart(archive)) await out.write(some);
     await out.sync();
+    // A second name, and not a new one: that would take the place of what stands there.
+    await link(part, file).catch(async (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EEXIST') throw isThere(file);
+      // A disk that knows no second names, as many that are carried about.
+      await copyFile(part, file, constants.COPYFILE_EXCL);
+    });
+  } finally {
     await out.close();
-    await rename(part, file);
-  } catch (error) {
-    await out.close().catch(() => undefined);
     await rm(part, { force: true });
-    throw error;
   }
 }
 
@@ -62,11 +84,12 @@ async function writeWhole(file: string, head: BackupHead, archive: FileHandle): 
  * head. Throws where the file is there already, and leaves none behind where it fails.
  */
 export async function backUp(url: string, file: string): Promise<BackupHead> {
-  const isThere = await access(file).then(
-    () => true,
+  // Before anything is read: it is made sure of once more when it is written.
+  const free = await access(file).then(
     () => false,
+    () => true,
   );
-  if (isThere) throw new Error(`${file} is there already; name another file.`);
+  if (!free) throw isThere(file);
   const client = new pg.Client({ connectionString: url });
   const archive = await nameless(file);
   try {

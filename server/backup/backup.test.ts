@@ -119,6 +119,16 @@ describe('a backup', () => {
     expect((await readdir(folder)).filter((name) => /none|taken./.test(name))).toEqual([]);
   });
 
+  it('two at once under one name are one, and that one is whole', async () => {
+    const file = join(folder, 'twice');
+    const both = await Promise.allSettled([backUp(bench.url, file), backUp(bench.url, file)]);
+    expect(both.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+    expect((await readdir(folder)).filter((name) => name.startsWith('twice'))).toEqual(['twice']);
+    const url = await anEmptyOne();
+    await restore(url, file);
+    expect((await everything(url))['job']).toEqual((await everything(bench.url))['job']);
+  });
+
   it('that is cut off while it comes in was never there', async () => {
     const file = join(folder, 'cut off');
     await backUp(bench.url, file);

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
@@ -15,26 +15,35 @@ function program(name: string): string {
   return newest ? join(DEBIAN, newest, 'bin', name) : name;
 }
 
+/** How a program ended: null where well, else what it complained of first. Rejects where it could not be started. */
+function endOf(name: string, child: ChildProcess): Promise<string | null> {
+  let complaint = '';
+  child.stderr?.setEncoding('utf8').on('data', (text: string) => (complaint += text));
+  return new Promise((done, fail) => {
+    child.once('error', fail);
+    child.once('close', (code) => {
+      const [first] = complaint.trim().split('\n');
+      done(code === 0 ? null : `${name}: ${first || `ended with ${code}`}`);
+    });
+  });
+}
+
 /** Has pg_restore write an archive as a script: `from` is the archive, the stream that comes back its SQL. Throws as it reads. */
 export function scriptOf(from: Readable): Readable {
-  const child = spawn(
-    program('pg_restore'),
-    ['--file=-', '--exit-on-error', '--no-owner', '--no-privileges', '--no-comments'],
-    { stdio: ['pipe', 'pipe', 'pipe'] },
-  );
-  let complaint = '';
-  child.stderr.setEncoding('utf8').on('data', (text: string) => (complaint += text));
-  const ended = new Promise<number | null>((done, fail) => {
-    child.once('error', fail);
-    child.once('close', done);
-  });
+  const child = spawn(program('pg_restore'), [
+    '--file=-',
+    '--exit-on-error',
+    '--no-owner',
+    '--no-privileges',
+    '--no-comments',
+  ]);
+  const ended = endOf('pg_restore', child);
   pipeline(from, child.stdin).catch(() => undefined);
   return Readable.from(
     (async function* () {
       yield* child.stdout;
-      const code = await ended;
-      if (code !== 0)
-        throw new Error(`pg_restore: ${complaint.trim().split('\n')[0] ?? `ended with ${code}`}`);
+      const complaint = await ended;
+      if (complaint !== null) throw new Error(complaint);
     })(),
     { objectMode: false },
   );
@@ -57,23 +66,17 @@ export async function runOn(
     env: { ...process.env, ...(password && { PGPASSWORD: password }) },
     stdio: [from ? 'pipe' : 'ignore', to ?? 'ignore', 'pipe'],
   });
-  let complaint = '';
-  child.stderr?.setEncoding('utf8').on('data', (text: string) => (complaint += text));
-  const ended = new Promise<number | null>((done, fail) => {
-    child.once('error', fail);
-    child.once('close', done);
-  });
-  let unread: Error | undefined;
-  const [code] = await Promise.all([
-    ended,
+  const [complaint, unread] = await Promise.all([
+    endOf(name, child),
     // It may end before it has read everything: then it says why.
     from &&
       child.stdin &&
-      pipeline(from, child.stdin).catch((error: NodeJS.ErrnoException) => (unread = error)),
+      pipeline(from, child.stdin).then(
+        () => undefined,
+        (error: NodeJS.ErrnoException) => (error.code === 'EPIPE' ? undefined : error),
+      ),
   ]);
-  if (unread && (unread as NodeJS.ErrnoException).code !== 'EPIPE') throw unread;
-  if (code === 0) return;
-  const [first = `ended with ${code}`] = complaint.trim().split('\n');
+  if (unread) throw unread;
   // What the database itself says stands by itself, without where in a script it said it.
-  throw new Error(/ERROR:\s+(.+)/.exec(first)?.[1] ?? `${name}: ${first}`);
+  if (complaint !== null) throw new Error(/ERROR:\s+(.+)/.exec(complaint)?.[1] ?? complaint);
 }

@@ -53,14 +53,6 @@ function isTooDeep(text: string): boolean {
   return false;
 }
 
-function jsonIn(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw refuse(400, 'The body is not JSON.');
-  }
-}
-
 /**
  * The request's JSON body, checked against the schema. Throws a 400 naming the field and the reason. `textsLater`: whoever
  * asks looks for faulty characters itself.
@@ -72,7 +64,12 @@ export async function checkedBody<T>(
 ): Promise<T> {
   const text = await c.req.text();
   if (isTooDeep(text)) throw refuse(400, `The body is nested deeper than ${DEEPEST}.`);
-  const body = jsonIn(text);
+  let body: unknown;
+  try {
+    body = JSON.parse(text);
+  } catch {
+    throw refuse(400, 'The body is not JSON.');
+  }
   const faulty = textsLater ? null : faultyText(body);
   if (faulty) throw refuse(400, `${faulty} holds a character that no text has.`);
   const { error, value } = schema.validate(body, { convert: false });

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { makeEntry, type Noted } from '@rusty-wren/core/log';
 import type { CheckIn } from '@rusty-wren/contract';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { draw } from '../testing/bench';
+import { draw, NOTER } from '../testing/bench';
 import { checkInKey, keptDraft } from '../ui/useDraft';
 import { clockRead } from './clock';
 import { NotTaken } from './NotTaken';
@@ -139,7 +139,7 @@ describe('what was not taken', () => {
     });
     expect(screen.getByText('Check-in: Hobwick Reed, Odile')).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Correct it' }));
-    expect(keptDraft(checkInKey('5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a02'))).toEqual({
+    expect(keptDraft(checkInKey(NOTER.id))).toEqual({
       draft: { ownerName: 'Odile' },
       jobId: 'one',
     });

@@ -1,13 +1,11 @@
 import { PROVE_AGAIN } from '@rusty-wren/contract';
 import { act, screen, waitFor, within } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
-import { draw } from '../testing/bench';
+import { draw, NOTER } from '../testing/bench';
 import { NEVER } from '../testing/server';
 import { leaveNothing, tap, wholeOf } from '../testing/whole';
 import { People } from './People';
 import { peopleApi } from './peopleApi';
-
-const ME = '5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a02';
 
 leaveNothing();
 
@@ -44,7 +42,7 @@ it('asks the lead for their PIN once more where the server wants it, and goes on
       if (request.method === 'POST' && pathname === '/api/session') {
         asked.push(await request.json());
         proved = true;
-        return Response.json({ state: 'in', me: { id: ME, name: 'Bett Oakham', role: 'lead' }, people: [] });
+        return Response.json({ state: 'in', me: { ...NOTER, role: 'lead' }, people: [] });
       }
       if (pathname !== '/api/people') return NEVER;
       return proved ? Response.json([]) : Response.json({ error: PROVE_AGAIN }, { status: 403 });
@@ -54,7 +52,7 @@ it('asks the lead for their PIN once more where the server wants it, and goes on
   const asks = await screen.findByRole('dialog', { name: 'Is it you, Bett Oakham?' });
   for (const digit of '482916') await tap(digit, within(asks));
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
-  expect(asked).toEqual([{ account: ME, secret: '482916' }]);
+  expect(asked).toEqual([{ account: NOTER.id, secret: '482916' }]);
   await tap('Try again');
   expect(await screen.findByRole('region', { name: 'People' })).toBeTruthy();
 });

@@ -27,7 +27,8 @@ export const JOB: Job = {
   promisedFor: null,
 };
 
-const NOTER = { id: '5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a02', name: 'Bett Oakham' };
+/** Who is in. */
+export const NOTER = { id: '5e0c1f7a-8f1b-4a53-9a53-0d6f0c7c1a02', name: 'Bett Oakham' };
 
 /** A tag on the rack, or of a closed job. */
 export const aTag = (job: Partial<Job>, more: Partial<RackTag> = {}): RackTag => ({
