@@ -77,10 +77,17 @@ function nextGo(waiting: readonly Kept[]): KeptEntry[] {
 /** What became of one go: done with, put off because the server is away, or it met a fault of its own with it. */
 type Went = 'done' | 'away' | 'fault';
 
-/** Shows what lies on the shelf, whichever tab laid it there; returns it. */
+/** How many readings of the shelf were begun. */
+let readings = 0;
+
+/**
+ * Shows what lies on the shelf, whichever tab laid it there; returns it. Of several readings under way only the one begun last
+ * is shown: an earlier one may have been before a change, and would bring back what is gone.
+ */
 export const readShelf = (): AppThunk<Promise<Kept[]>> => async (dispatch) => {
+  const reading = ++readings;
   const all = await everythingKept();
-  dispatch(laidUp(all));
+  if (reading === readings) dispatch(laidUp(all));
   return all;
 };
 

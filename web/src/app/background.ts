@@ -136,7 +136,9 @@ function setAsideAgain({ dispatch, getState, tabs, read, sendIfLeading }: Behind
     actionCreator: thrownAway,
     effect: async ({ payload: id }) => {
       dispatch(letGo(id));
-      await takeOff([id]).catch(() => undefined);
+      await takeOff([id])
+        .then(read)
+        .catch(() => undefined);
       tabs.tell({ kind: 'shelf' });
     },
   });
@@ -161,7 +163,7 @@ const hearTabs =
   (telling: Telling): void => {
     switch (telling.kind) {
       case 'shelf':
-        void read().then(sendIfLeading);
+        void read().then(sendIfLeading, () => undefined);
         return;
       case 'hands':
         dispatch(api.util.invalidateTags(['Session']));
@@ -170,6 +172,7 @@ const hearTabs =
         dispatch(takeIn(telling.stored));
         dispatch(sent(telling.ids));
         dispatch(fetchMissed(telling.stored));
+        void read().catch(() => undefined);
         return;
       case 'stream':
         dispatch(hearStream(telling.event, telling.data));
