@@ -12,6 +12,7 @@ const KEEPS_STATE = [
   'web/src/ui/useDraft.test.tsx',
   'web/src/day/usePlan.test.tsx',
   'web/src/api/**/*.test.ts',
+  'web/src/app/background.test.ts',
   'web/src/choices/Choices.test.tsx',
   'web/src/papers/Papers.test.tsx',
   'web/src/practice/HiddenMachine.test.tsx',
