@@ -235,7 +235,7 @@ async function inTheBrowser() {
       'npx',
       'playwright',
       'test',
-      ...(only === 'rare' ? ['--project', 'side by side'] : []),
+      ...(only === 'rare' ? ['--project=side by side'] : []),
       ...rest,
       ...(rest.length > 0 ? ['--no-deps'] : []),
     ],

@@ -1,6 +1,6 @@
 import type { Delivery, JobWithLog, NewEntry } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
-import type { AppThunk } from '../app/state';
+import type { AppThunk, RootState } from '../app/state';
 import {
   keepable,
   laidUp,
@@ -12,6 +12,7 @@ import {
   type Unsent,
 } from '../keeping/outbox';
 import { changeKept, everythingKept, keepSeen, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
+import { roomLeft } from '../keeping/room';
 import type { Tabs } from '../keeping/tabs';
 import { sendPhotos } from '../photos/sendPhotos';
 import { api, isRefused, problemWords } from './api';
@@ -91,14 +92,35 @@ export const readShelf = (): AppThunk<Promise<Kept[]>> => async (dispatch) => {
   return all;
 };
 
+/** Lays things up on disk, and says where they are not, or where it cannot be believed. */
+export const layUpOrSay =
+  (things: readonly Kept[]): AppThunk<Promise<void>> =>
+  async (dispatch, getState) => {
+    try {
+      await layUp(things);
+      if (getState().outbox.trouble === null) return;
+      // While it is in doubt: what is gone from disk stays in this page.
+      await dispatch(readShelf());
+      // A disk that was full takes a little now and then, and loses it: only room says that it is one no longer.
+      if (await roomLeft()) dispatch(keepable());
+    } catch (error) {
+      dispatch(unkeepable(await reasonOf(error)));
+    }
+  };
+
+/** What lies on no shelf, but in this page's memory. */
+const looseIn = ({ outbox, clock }: RootState): Kept[] => [
+  ...outbox.checkIns.filter((k) => k.loose).map(({ loose: _, ...kept }) => kept),
+  ...asKept(
+    outbox.unsent.filter((u) => !u.safe),
+    clock.offMs,
+  ),
+];
+
 /** Lays up what could not be laid up before, if it can be now. */
 const layUpRest = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
-  const rest = getState().outbox.unsent.filter((u) => !u.safe);
-  if (rest.length === 0) return;
-  await layUp(asKept(rest, getState().clock.offMs)).then(
-    () => dispatch(keepable()),
-    (error: unknown) => dispatch(unkeepable(reasonOf(error))),
-  );
+  const rest = looseIn(getState());
+  if (rest.length > 0) await dispatch(layUpOrSay(rest));
 };
 
 /**
@@ -175,9 +197,7 @@ export function makeSender(tabs: Tabs) {
     await dispatch(layUpRest());
     for (;;) {
       const shelf = await dispatch(readShelf()).catch(() => []);
-      const { unsent, trouble } = getState().outbox;
-      const loose = trouble === null ? [] : unsent.filter((u) => !u.safe);
-      const all = [...shelf, ...asKept(loose, getState().clock.offMs)];
+      const all = [...shelf, ...(getState().outbox.trouble === null ? [] : looseIn(getState()))];
       // What was noted on a job whose check-in was refused waits with it.
       const held = new Set(
         all.flatMap((k) => (k.kind === 'check-in' && k.refused !== undefined ? [k.jobId] : [])),

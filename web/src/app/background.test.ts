@@ -2,9 +2,10 @@ import 'fake-indexeddb/auto';
 import { makeEntry } from '@rusty-wren/core/log';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { readShelf } from '../api/send';
-import { thrownAway } from '../keeping/outbox';
+import { noted, thrownAway, unreachable, type Unsent } from '../keeping/outbox';
 import * as shelf from '../keeping/shelf';
 import { layUp, shelves, type Kept } from '../keeping/shelf';
+import { fakeDisk } from '../testing/disk';
 import { createStore } from './store';
 
 const refused = (id: string): Kept => ({
@@ -16,8 +17,15 @@ const refused = (id: string): Kept => ({
   refused: 'it is bad.',
 });
 
+const note = (id: string): Unsent => ({
+  jobId: 'one',
+  entry: makeEntry({ kind: 'note', body: { text: id } }, { id, notedAt: '2026-05-04T10:00:00.000Z' }),
+});
+
 beforeEach(async () => {
   await (await shelves()).clear('outbox');
+  // Of the stores before this one.
+  shelf.whenCutOff.clear();
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no server')));
 });
 afterEach(() => {
@@ -45,5 +53,56 @@ describe('what was refused', () => {
     end!([refused('a'), refused('b')]);
     await reading;
     expect(aside()).toEqual(['b']);
+  });
+});
+
+describe('a device that runs full', () => {
+  const full = new DOMException('full', 'QuotaExceededError');
+
+  it('says so when the server goes, and gives its reserve up for what is noted then, once', async () => {
+    const disk = fakeDisk(20_000_000);
+    const store = createStore();
+    const { outbox } = { outbox: () => store.getState().outbox };
+    store.dispatch(unreachable());
+    await vi.waitFor(() => expect(disk.files.get('reserve')).toBe(8_000_000));
+    expect(outbox().tight).toBe(false);
+    disk.free = 0;
+    store.dispatch(noted([note('a')]));
+    await vi.waitFor(() => expect(outbox().tight).toBe(true));
+    expect([disk.free, disk.files.has('reserve')]).toEqual([8_000_000, false]);
+    // Kept all the same, and not taken for room that may be held again.
+    await vi.waitFor(() => expect(outbox().unsent.map((u) => u.safe)).toEqual([true]));
+    store.dispatch(noted([note('b')]));
+    await vi.waitFor(() => expect(outbox().unsent.map((u) => u.safe)).toEqual([true, true]));
+    expect([disk.free, outbox().tight, outbox().trouble]).toEqual([8_000_000, true, null]);
+  });
+
+  it('once it did not keep something is not believed before there is room again', async () => {
+    const disk = fakeDisk(0);
+    const store = createStore();
+    const trouble = (): string | null => store.getState().outbox.trouble;
+    const db = await shelves();
+    vi.spyOn(db, 'transaction').mockImplementationOnce(() => {
+      throw full;
+    });
+    store.dispatch(noted([note('a')]));
+    await vi.waitFor(() => expect(trouble()).toBe('This device is full.'));
+    // It takes a little now and then.
+    store.dispatch(noted([note('b')]));
+    await vi.waitFor(async () => expect(await shelf.everythingKept()).toHaveLength(2));
+    expect(trouble()).toBe('This device is full.');
+    disk.free = 1_000_000;
+    store.dispatch(noted([note('c')]));
+    await vi.waitFor(() => expect(trouble()).toBeNull());
+  });
+
+  it('of which the browser drops what it kept lays it up again from this page', async () => {
+    const store = createStore();
+    store.dispatch(noted([note('a')]));
+    await vi.waitFor(() => expect(store.getState().outbox.unsent.map((u) => u.safe)).toEqual([true]));
+    await (await shelves()).clear('outbox');
+    for (const on of shelf.whenCutOff) on();
+    await vi.waitFor(async () => expect((await shelf.everythingKept()).map((k) => k.id)).toEqual(['a']));
+    await vi.waitFor(() => expect(store.getState().outbox.trouble).toBeNull());
   });
 });

@@ -1,16 +1,16 @@
 import type { Action, ListenerMiddlewareInstance, ThunkDispatch } from '@reduxjs/toolkit';
 import { api, EVERYTHING } from '../api/api';
 import { fetchAhead } from '../api/fetchAhead';
-import { asKept, fetchMissed, makeSender, readShelf, takeIn } from '../api/send';
+import { asKept, fetchMissed, layUpOrSay, makeSender, readShelf, takeIn } from '../api/send';
 import { hearStream, listen } from '../api/stream';
 import { serverNow } from '../keeping/clock';
 import { isIn } from '../hands/hands';
 import {
   hungHere,
-  keepable,
   letGo,
   noted,
   reachable,
+  runsFull,
   sent,
   sentAgain,
   thrownAway,
@@ -18,12 +18,22 @@ import {
   notSent,
   type Aside,
 } from '../keeping/outbox';
-import { changeKept, forgetSeen, keepAgain, layUp, reasonOf, takeOff, type Kept } from '../keeping/shelf';
+import { giveUpReserve, holdReserve, roomLeft } from '../keeping/room';
+import {
+  changeKept,
+  forgetSeen,
+  keepAgain,
+  reasonOf,
+  takeOff,
+  whenCutOff,
+  type Kept,
+} from '../keeping/shelf';
 import { dropDrafts } from '../ui/useDraft';
 import { joinTabs, type Tabs, type Telling } from '../keeping/tabs';
 import type { RootState } from './state';
 
 const RETRY_MS = 4000;
+const LOOK_FOR_ROOM_MS = 60_000;
 /** A page that has been open so long can do with more than it was asked for; the rack costs the server something. */
 const SETTLED_MS = 30_000;
 
@@ -70,22 +80,18 @@ export function workBehind({ dispatch, getState }: Page, listener: Listener): vo
   });
   tabs.hear(hearTabs(behind));
   tabs.whenLeading(() => leadTabs(behind));
-  behind.read().catch((error: unknown) => dispatch(unkeepable(reasonOf(error))));
+  behind.read().catch(async (error: unknown) => void dispatch(unkeepable(await reasonOf(error))));
   keepTrying(behind);
+  watchRoom(behind, listener);
 }
 
 function layUpNotes({ dispatch, getState, tabs, read, sendIfLeading }: Behind, listener: Listener): void {
   listener.startListening({
     actionCreator: noted,
     effect: async ({ payload }) => {
-      try {
-        await layUp(asKept(payload, getState().clock.offMs));
-        dispatch(keepable());
-        await read();
-        tabs.tell({ kind: 'shelf' });
-      } catch (error) {
-        dispatch(unkeepable(reasonOf(error)));
-      }
+      await dispatch(layUpOrSay(asKept(payload, getState().clock.offMs)));
+      await read().catch(() => undefined);
+      tabs.tell({ kind: 'shelf' });
       sendIfLeading();
     },
   });
@@ -177,6 +183,9 @@ const hearTabs =
       case 'stream':
         dispatch(hearStream(telling.event, telling.data));
         return;
+      case 'room':
+        dispatch(runsFull(telling.tight));
+        return;
       case 'reach':
         dispatch(telling.offline ? notSent() : reachable());
         if (!telling.offline) dispatch(api.util.invalidateTags(['Rack', 'Job']));
@@ -210,5 +219,42 @@ function keepTrying({ getState, sendIfLeading }: Behind): void {
   // What is not on disk yet would be lost with the page.
   addEventListener('beforeunload', (event) => {
     if (getState().outbox.unsent.some((u) => !u.safe)) event.preventDefault();
+  });
+}
+
+/**
+ * Sees that there is room for what is noted with the server away, and says so before there is none: a reserve is held for it, and
+ * given up once the rest of the device is full.
+ */
+function watchRoom({ dispatch, getState, tabs, read, sendIfLeading }: Behind, listener: Listener): void {
+  const look = async (): Promise<void> => {
+    const { offline, tight } = getState().outbox;
+    // Given up for what is noted now: it is held anew once that is sent.
+    if (offline && tight) return;
+    const held = (await holdReserve()) && (await roomLeft());
+    if (!held && getState().outbox.offline) await giveUpReserve();
+    if (held !== tight) return;
+    dispatch(runsFull(!held));
+    tabs.tell({ kind: 'room', tight: !held });
+  };
+  const lookIfLeading = (): void => {
+    if (tabs.isLeading()) void look();
+  };
+  listener.startListening({
+    predicate: (_, now, before) => {
+      const [is, was] = [now as RootState, before as RootState].map(({ outbox }) => outbox);
+      return is!.offline && (!was!.offline || is!.unsent !== was!.unsent);
+    },
+    effect: (_, api) => {
+      // Of many notes one after another, once.
+      api.cancelActiveListeners();
+      lookIfLeading();
+    },
+  });
+  setTimeout(lookIfLeading, SETTLED_MS);
+  setInterval(lookIfLeading, LOOK_FOR_ROOM_MS);
+  whenCutOff.add(() => {
+    dispatch(unkeepable('This browser has dropped what it had kept.'));
+    void read().then(sendIfLeading, () => undefined);
   });
 }

@@ -61,7 +61,7 @@ export const hang =
     try {
       await layUp([{ kind: 'check-in', id: checkIn.jobId, jobId: checkIn.jobId, checkIn, draft }]);
     } catch (error) {
-      dispatch(unkeepable(reasonOf(error)));
+      dispatch(unkeepable(await reasonOf(error)));
       return { refused: result.error };
     }
     await keepSeen(`jobs/${checkIn.jobId}`, job);

@@ -74,7 +74,7 @@ describe('how it stands', () => {
       store.dispatch(unkeepable('This device is full.'));
     });
     expect(screen.getByRole('status').textContent).toContain(
-      'This device is full. What is not sent yet is lost if this page closes.',
+      'This device is full. 1 not sent yet, lost if this page closes: leave it open.',
     );
   });
 

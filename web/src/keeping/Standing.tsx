@@ -9,19 +9,27 @@ const NotTaken = lazy(async () => ({ default: (await import('./NotTaken')).NotTa
 
 /** How it stands with what was noted: what is only here, what was not taken, and what is wrong with this device. */
 export function Standing(): ReactElement {
-  const { unsent, checkIns, refused, offline, held, trouble } = useAppSelector((s) => s.outbox);
+  const { unsent, checkIns, refused, offline, held, trouble, tight } = useAppSelector((s) => s.outbox);
   const { offMs } = useAppSelector((s) => s.clock);
   const [open, setOpen] = useState(false);
   const waiting = unsent.length + checkIns.length;
-  const safe = checkIns.length + unsent.filter((u) => u.safe).length;
+  // In trouble nothing that it says to have is counted on.
+  const safe =
+    trouble === null ? checkIns.filter((k) => !k.loose).length + unsent.filter((u) => u.safe).length : 0;
   return (
     <>
       {trouble && (
         <Line icon={<HardDrive size={20} className="shrink-0" aria-hidden />} danger>
           {trouble}{' '}
           {waiting > 0
-            ? 'What is not sent yet is lost if this page closes.'
+            ? `${waiting} not sent yet, lost if this page closes: leave it open.`
             : 'Notes go straight to the server.'}
+        </Line>
+      )}
+      {tight && !trouble && (
+        <Line icon={<HardDrive size={20} className="shrink-0" aria-hidden />} danger>
+          This device is nearly full: make room
+          {offline ? ', or what is noted next may not be kept.' : ' before the server is ever away.'}
         </Line>
       )}
       {Math.abs(offMs) >= TOLD_FROM_MS && (

@@ -83,6 +83,19 @@ describe('the outbox', () => {
     ]);
     expect(reducer(state, keepable()).trouble).toBeNull();
   });
+
+  it('in trouble keeps in memory what lay on disk and lies there no more, until it was sent', () => {
+    let state = reducer(getInitialState(), laidUp([kept('a'), kept('b'), kept('bad', 'says nothing')]));
+    state = reducer(state, unkeepable('This browser has dropped what it had kept.'));
+    state = reducer(state, laidUp([kept('b')]));
+    expect(ids(state)).toEqual(['b', 'a']);
+    expect(state.unsent.map((u) => u.safe ?? false)).toEqual([true, false]);
+    expect(state.refused.map((k) => [k.id, k.loose])).toEqual([['bad', true]]);
+    // Believed again, it is still in this page alone.
+    state = reducer(reducer(state, keepable()), laidUp([kept('b')]));
+    expect(ids(state)).toEqual(['b', 'a']);
+    expect(ids(reducer(state, sent(['a', 'b'])))).toEqual([]);
+  });
 });
 
 describe('the shelf', () => {

@@ -17,18 +17,32 @@ export interface Outbox {
   /** Entries noted but not yet on the server, in order. */
   unsent: readonly Unsent[];
   /** Check-ins on their way, in order. */
-  checkIns: readonly Kept[];
+  checkIns: readonly Aside[];
   /** What the server did not take, each with its reason: put aside until somebody says what becomes of it. */
   refused: readonly Aside[];
   /** The last try found no server. */
   offline: boolean;
   /** Something could not be sent and waits: an answer to anything else does not say that it went. */
   held: boolean;
-  /** Why this browser keeps nothing on disk, if so. */
+  /** Why this browser keeps nothing on disk, or what it says to have kept cannot be believed; if so. */
   trouble: string | null;
+  /** This device is nearly full. */
+  tight: boolean;
 }
 
-const EMPTY: Outbox = { unsent: [], checkIns: [], refused: [], offline: false, held: false, trouble: null };
+const EMPTY: Outbox = {
+  unsent: [],
+  checkIns: [],
+  refused: [],
+  offline: false,
+  held: false,
+  trouble: null,
+  tight: false,
+};
+
+/** What is not among what lies there, on no shelf. Once the disk was in trouble, what lay there may be gone without having been sent. */
+const looseOf = (had: readonly Aside[], lies: ReadonlySet<string>, doubtful: boolean): Aside[] =>
+  had.filter((k) => !lies.has(k.id) && (k.loose || doubtful)).map((k): Aside => ({ ...k, loose: true }));
 
 export const outbox = createSlice({
   name: 'outbox',
@@ -42,16 +56,22 @@ export const outbox = createSlice({
     /** What lies on the shelf, whichever tab laid it there. */
     laidUp: (state, { payload }: PayloadAction<readonly Kept[]>): Outbox => {
       const lies = new Set(payload.map((k) => k.id));
-      const loose = (state.unsent as Unsent[]).filter((u) => !u.safe && !lies.has(u.entry.id));
+      const doubtful = state.trouble !== null;
+      const loose = (state.unsent as Unsent[])
+        .filter((u) => !lies.has(u.entry.id) && (!u.safe || doubtful))
+        .map(({ jobId, entry }) => ({ jobId, entry }));
       const waiting = payload.filter((k) => k.refused === undefined);
       return {
         ...(state as Outbox),
         held: state.held && waiting.length + loose.length > 0,
         refused: [
           ...payload.filter((k) => k.refused !== undefined),
-          ...(state.refused as Aside[]).filter((k) => k.loose && !lies.has(k.id)),
+          ...looseOf(state.refused as Aside[], lies, doubtful),
         ],
-        checkIns: waiting.filter((k) => k.kind === 'check-in'),
+        checkIns: [
+          ...waiting.filter((k) => k.kind === 'check-in'),
+          ...looseOf(state.checkIns as Aside[], lies, doubtful),
+        ],
         unsent: [
           ...waiting.flatMap((k) =>
             k.kind === 'entry' ? [{ jobId: k.jobId, entry: k.entry, safe: true }] : [],
@@ -86,9 +106,12 @@ export const outbox = createSlice({
     unkeepable: (state, { payload }: PayloadAction<string>) => {
       state.trouble = payload;
     },
-    /** Something could be laid up. */
+    /** What is laid up can be believed again. */
     keepable: (state) => {
       state.trouble = null;
+    },
+    runsFull: (state, { payload }: PayloadAction<boolean>) => {
+      state.tight = payload;
     },
     sent: (state, { payload }: PayloadAction<readonly string[]>): Outbox => {
       const gone = new Set(payload);
@@ -121,6 +144,7 @@ export const {
   notSent,
   putAsideHere,
   reachable,
+  runsFull,
   sent,
   unkeepable,
   unreachable,

@@ -1,6 +1,8 @@
 import 'fake-indexeddb/auto';
 import { makeEntry } from '@rusty-wren/core/log';
 import { afterEach, expect, it, vi } from 'vitest';
+import { fakeDisk } from '../testing/disk';
+import { holdReserve } from './room';
 import {
   everythingKept,
   forgetSeen,
@@ -20,7 +22,10 @@ const note = (id: string, minute: number): Kept => {
 };
 const ids = async () => (await everythingKept()).map((k) => k.id);
 
-afterEach(() => vi.restoreAllMocks());
+afterEach(() => {
+  vi.restoreAllMocks();
+  vi.unstubAllGlobals();
+});
 
 it('a device that is signed out forgets what it saw, what comes late included, until somebody is in again', async () => {
   await keepSeen('jobs/one', { tag: 1 });
@@ -52,6 +57,42 @@ it('keeps what a page was left in the middle of laying up, once and in the order
   expect(Object.keys(localStorage)).toEqual([]);
   await takeOff(['first', 'second']);
   expect(await ids()).toEqual([]);
+});
+
+it('what the browser says it wrote and does not have is not kept', async () => {
+  const db = await shelves();
+  const real = db.transaction.bind(db);
+  // It takes everything, and holds nothing.
+  const nothing = {
+    index: () => ({ getKey: () => Promise.resolve(undefined) }),
+    add: () => Promise.resolve(1),
+  };
+  const acknowledges = vi
+    .spyOn(db, 'transaction')
+    .mockImplementation(((name: 'outbox', mode?: 'readonly') =>
+      mode ? { store: nothing, done: Promise.resolve() } : real(name)) as unknown as typeof db.transaction);
+  await expect(layUp([note('acknowledged', 5)])).rejects.toThrow('not there');
+  acknowledges.mockRestore();
+  localStorage.clear();
+});
+
+it('on a full disk the reserve is given up first, and what is noted goes into its room', async () => {
+  const db = await shelves();
+  const disk = fakeDisk(9_000_000);
+  await holdReserve();
+  vi.spyOn(db, 'transaction').mockImplementationOnce(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  await layUp([note('into the reserve', 6)]);
+  expect(disk.free).toBe(9_000_000);
+  expect(await ids()).toEqual(['into the reserve']);
+  await takeOff(['into the reserve']);
+  // There is none a second time.
+  vi.spyOn(db, 'transaction').mockImplementationOnce(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  await expect(layUp([note('no more', 7)])).rejects.toThrow('full');
+  localStorage.clear();
 });
 
 it('what is laid up leaves nothing else on the device, and a browser without the other store does as well', async () => {

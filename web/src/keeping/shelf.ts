@@ -1,5 +1,6 @@
 import type { CheckIn, NewEntry } from '@rusty-wren/contract';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { giveUpReserve, roomLeft } from './room';
 
 /** One thing that the server does not have yet: an entry, or a whole check-in. */
 export type Kept = { id: string; jobId: string; refused?: string } & (
@@ -46,6 +47,9 @@ export interface KeptPhoto {
   refused?: string;
 }
 
+/** Told when the browser has cut this device's database off. */
+export const whenCutOff = new Set<() => void>();
+
 let opening: Promise<IDBPDatabase<Shelves>> | null = null;
 
 /** This device's own database. Rejects where the browser keeps none. */
@@ -73,24 +77,40 @@ const open = async (): Promise<IDBPDatabase<Shelves>> =>
       opening = null;
       (event.target as IDBDatabase).close();
     },
-    // Thrown away or cut off by the browser: opened anew when it is next wanted.
-    terminated: () => (opening = null),
+    // Thrown away or cut off by the browser: opened anew when it is next wanted, and what lay there may be gone.
+    terminated: () => {
+      opening = null;
+      for (const on of whenCutOff) on();
+    },
   });
 
 /** Why a browser keeps nothing, in a technician's words. */
-export const reasonOf = (error: unknown): string =>
-  error instanceof Error && error.name === 'QuotaExceededError'
+export const reasonOf = async (error: unknown): Promise<string> =>
+  (error instanceof Error && error.name === 'QuotaExceededError') || !(await roomLeft())
     ? 'This device is full.'
     : 'This browser keeps nothing.';
 
-/** Lays things up, in order; resolves once they are on disk. What lies there already stays as it is. */
+/**
+ * Lays things up, in order; resolves once they are on disk, and were read there again. What lies there already stays as it is.
+ * Where it does not go, the room held in reserve is given up first. Rejects where they are not kept.
+ */
 export async function layUp(things: readonly Kept[]): Promise<void> {
   const atOnce = writeAtOnce(things);
+  await putUp(things).catch(async (error: unknown) => {
+    if (!(await giveUpReserve())) throw error;
+    await putUp(things);
+  });
+  if (atOnce !== null) localStorage.removeItem(atOnce);
+}
+
+async function putUp(things: readonly Kept[]): Promise<void> {
   const db = await shelves();
   const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
   for (const thing of things) if (!(await tx.store.index('id').getKey(thing.id))) await tx.store.add(thing);
   await tx.done;
-  if (atOnce !== null) localStorage.removeItem(atOnce);
+  const lies = db.transaction('outbox').store.index('id');
+  for (const { id } of things)
+    if ((await lies.getKey(id)) === undefined) throw new Error('said to be written, and not there');
 }
 
 const AT_ONCE = 'rusty-wren-noted ';

@@ -17,6 +17,8 @@ export type Telling =
   | { kind: 'stream'; event: StreamEvent; data: string }
   /** This device has changed hands, was locked or signed out. */
   | { kind: 'hands' }
+  /** Whether this device is nearly full. */
+  | { kind: 'room'; tight: boolean }
   /** Whether the server answers. */
   | { kind: 'reach'; offline: boolean };
 
