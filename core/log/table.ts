@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { tableOf } from '../table';
 import type { Picture } from './picture';
 import { entryWords } from './words';
 
@@ -6,15 +6,11 @@ const COLUMNS = ['at', 'number', 'about', 'says', 'counts', 'why not'];
 
 /** The log as a table with a heading, commas between columns: each entry as the trail tells it, and whether it still counts. */
 export const logTable = ({ trail }: Pick<Picture, 'trail'>): string =>
-  Papa.unparse(
-    {
-      fields: COLUMNS,
-      data: trail.map((line) => {
-        const { about, says } = entryWords(line);
-        const { entry, state, reason = '' } = line;
-        return [entry.notedAt, entry.seq ?? '', about, says, state === 'live' ? 'yes' : 'no', reason];
-      }),
-    },
-    // Words that a spreadsheet would take for a formula are words.
-    { escapeFormulae: true },
+  tableOf(
+    COLUMNS,
+    trail.map((line) => {
+      const { about, says } = entryWords(line);
+      const { entry, state, reason = '' } = line;
+      return [entry.notedAt, entry.seq ?? '', about, says, state === 'live' ? 'yes' : 'no', reason];
+    }),
   );

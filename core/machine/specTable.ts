@@ -1,5 +1,4 @@
-import Papa from 'papaparse';
-import { rowsIn } from '../table';
+import { rowsIn, tableOf } from '../table';
 import { readNumber } from '../units';
 import type { SpecFigures } from './facts';
 import { SPEC_PAIRS, SPEC_SINGLES } from './specFields';
@@ -32,16 +31,16 @@ const boundsOf = (column: string) =>
 
 /** The cards as a table with a heading, commas between columns. */
 export function specTable(lines: readonly SpecLine[]): string {
-  return Papa.unparse({
-    fields: [...SPEC_COLUMNS],
-    data: lines.map(({ maker, model, figures, source }) => [
+  return tableOf(
+    SPEC_COLUMNS,
+    lines.map(({ maker, model, figures, source }) => [
       maker,
       model,
       ...SINGLES.map((s) => figures[s] ?? ''),
       ...PAIRS.flatMap((p) => [figures[p]?.[0] ?? '', figures[p]?.[1] ?? '']),
       source ?? '',
     ]),
-  });
+  );
 }
 
 /**

@@ -1,7 +1,6 @@
-import Papa from 'papaparse';
 import { FAMILY_IDS, LAYER_IDS, type FamilyId, type LayerId } from '../knowledge';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
-import { rowsIn, type TableRow } from '../table';
+import { rowsIn, tableOf, type TableRow } from '../table';
 import { wholeIn } from '../units';
 import { centsIn, MOST_WAIT_DAYS } from '../worth';
 import { PART_USES, type Fit, type Part, type PartUse, type Source, type Stocked } from './part';
@@ -30,9 +29,9 @@ const fitCell = (f: Fit): string =>
 /** The catalogue as a table with a heading, commas between columns; lists in a cell between semicolons. */
 export function partTable(parts: readonly Stocked[]): string {
   const codes = new Map(parts.map((p) => [p.id, p.code ?? p.name]));
-  return Papa.unparse({
-    fields: [...COLUMNS],
-    data: parts
+  return tableOf(
+    COLUMNS,
+    parts
       .filter((p) => !p.donor)
       .map((p) => [
         p.name,
@@ -50,7 +49,7 @@ export function partTable(parts: readonly Stocked[]): string {
         p.instead.map((i) => `${codes.get(i.part) ?? ''}|${i.condition}`).join('; '),
         p.onHand,
       ]),
-  });
+  );
 }
 
 /** A row of a table as it would be taken in. */

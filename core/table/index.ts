@@ -1,1 +1,1 @@
-export { rowsIn, type TableRow } from './table';
+export { rowsIn, tableOf, type TableRow } from './table';

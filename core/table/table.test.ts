@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { rowsIn } from './index';
+import fc from 'fast-check';
+import { rowsIn, tableOf } from './index';
 
 const OF = { columns: ['name', 'price'], needs: ['name'], noun: 'part' } as const;
 const lines = (text: string) => {
@@ -22,6 +23,19 @@ describe('a table', () => {
       [2, 'Plug\nlong', '5'],
       [4, 'Filter', '4'],
     ]);
+  });
+  it('writes what a spreadsheet would reckon with as words, and reads it as it was', () => {
+    expect(tableOf(['name', 'price'], [["=cmd|' /C calc'!A0", -5]])).toBe(
+      `name,price\r\n"'=cmd|' /C calc'!A0",-5`,
+    );
+    fc.assert(
+      fc.property(fc.string({ unit: fc.constantFrom(...'=+-@\t\r\'"a,; 1\n') }), (name) => {
+        const table = tableOf(['name', 'price'], [[name, 'x']]);
+        expect(table.split('\n')[1]).not.toMatch(/^"?[=+\-@\t\r]/);
+        const read = rowsIn(table, OF);
+        expect('rows' in read && read.rows[0]!.cell('name')).toBe(name.trim());
+      }),
+    );
   });
   it('says what is wrong with it in one sentence', () => {
     expect(lines(' ')).toBe('The table is empty.');

@@ -1,5 +1,22 @@
 import Papa from 'papaparse';
 
+/** What a spreadsheet would reckon with instead of showing it. */
+const FORMULA = /^\s*'*[=+\-@\t\r]/;
+/** The same, written as words: a mark before it that is taken off again on the way in. */
+const AS_WORDS = /^'(?=\s*'*[=+\-@\t\r])/;
+
+/**
+ * A table with a heading, commas between columns. Words that a spreadsheet would take for a formula stay words, and come back from
+ * `rowsIn` as they were.
+ *
+ * @example tableOf(['name', 'price'], [['=Plug', 5]]) // 'name,price\r\n"\'=Plug",5'
+ */
+export const tableOf = (
+  columns: readonly string[],
+  rows: readonly (readonly (string | number)[])[],
+): string =>
+  Papa.unparse({ fields: [...columns], data: rows as (string | number)[][] }, { escapeFormulae: FORMULA });
+
 /** A row of a table by its heading: cells as they were written, trimmed. */
 export type TableRow<C extends string> = (column: C) => string;
 
@@ -33,7 +50,7 @@ export function rowsIn<C extends string>(
     // A cell in quotes may go over several lines.
     line += cells.reduce((n, cell) => n + (cell.match(/\n/g) ?? []).length, 0);
     return cells.some((cell) => cell.trim())
-      ? [{ line: at, cell: (name: C) => row[name]?.trim() ?? '' }]
+      ? [{ line: at, cell: (name: C) => row[name]?.replace(AS_WORDS, '').trim() ?? '' }]
       : [];
   });
   if (rows.length === 0) return { problem: 'The table has a heading and nothing under it.' };

@@ -1,6 +1,5 @@
-import Papa from 'papaparse';
 import { FAMILY_IDS, type FamilyId } from '../knowledge';
-import { rowsIn, type TableRow } from '../table';
+import { rowsIn, tableOf, type TableRow } from '../table';
 import { figureIn, wholeIn } from '../units';
 import { MACHINE_KINDS, type MachineKind } from '../machine';
 import { BOOK_IDS, MOST_CENTS, MOST_WAIT_DAYS, type PriceLine } from './priceBook';
@@ -12,9 +11,9 @@ const money = (cents: number): string => (cents / 100).toFixed(2);
 
 /** The price book as a table with a heading, commas between columns; money with two decimals. */
 export const priceTable = (lines: readonly PriceLine[]): string =>
-  Papa.unparse({
-    fields: [...COLUMNS],
-    data: lines.map((l) => [
+  tableOf(
+    COLUMNS,
+    lines.map((l) => [
       l.what,
       l.kind ?? '',
       l.family ?? '',
@@ -24,7 +23,7 @@ export const priceTable = (lines: readonly PriceLine[]): string =>
       l.cost === undefined ? '' : money(l.cost),
       l.waitDays,
     ]),
-  });
+  );
 
 /** Whole cents in a cell, null where it is empty, or why it is no amount. */
 export function centsIn(cell: string, name: string): number | null | { problem: string } {

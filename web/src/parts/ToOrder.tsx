@@ -1,6 +1,6 @@
 import type { Drawer } from '@rusty-wren/contract';
 import { NO_SOURCE, orderList, workingDaysOn, type SourceOrder } from '@rusty-wren/core/parts';
-import Papa from 'papaparse';
+import { tableOf } from '@rusty-wren/core/table';
 import type { ReactElement } from 'react';
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
@@ -126,7 +126,7 @@ export function ToOrder({ drawer }: { drawer: Drawer }): ReactElement {
               onClick={() =>
                 saveFile(
                   `order-${(order.source || 'parts').toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.csv`,
-                  Papa.unparse({ fields: ['code', 'name', 'count'], data: rowsOf(order) }),
+                  tableOf(['code', 'name', 'count'], rowsOf(order)),
                   'text/csv',
                 )
               }
