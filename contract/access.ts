@@ -89,7 +89,14 @@ export type DoneWhat =
   | 'secret-set'
   | 'instrument-made'
   | 'instrument-withdrawn'
-  | 'owner-forgotten';
+  | 'owner-forgotten'
+  | 'device-moved'
+  | 'refused'
+  | 'parts'
+  | 'calendar-made'
+  | 'calendar-withdrawn'
+  | 'calendar-opened'
+  | 'learnt-taken-out';
 
 /** Who changed each setting last, and when; a setting nobody changed is not in it. */
 export type LastChanges = Partial<Record<Setting, { at: string; who: string | null }>>;

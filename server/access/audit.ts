@@ -51,6 +51,24 @@ export const refused = (
   account: string | null,
 ): Promise<unknown> => noteOn(pool, c)(what, {}, account);
 
+/** How seldom the same is noted again that is met over and over, hours. */
+const SAME_AGAIN_H = { refused: 1, 'calendar-opened': 24, 'device-moved': 12 } as const;
+
+/** Notes what was met and not done, once for a while of the same from the same place. */
+export const met = (
+  db: Db,
+  c: Context,
+  what: keyof typeof SAME_AGAIN_H,
+  about: Record<string, unknown>,
+  account: string | null,
+): Promise<unknown> =>
+  db.query(
+    `INSERT INTO audit (account_id, address, what, about) SELECT $1::uuid, $2, $3, $4::jsonb
+     WHERE NOT EXISTS (SELECT 1 FROM audit WHERE what = $3 AND account_id IS NOT DISTINCT FROM $1::uuid
+       AND address IS NOT DISTINCT FROM $2 AND about = $4::jsonb AND at > now() - $5 * interval '1 hour')`,
+    [account, addressOf(c), what, JSON.stringify(about), SAME_AGAIN_H[what]],
+  );
+
 const MOST = 200;
 
 /** What was done last, newest first; before one of them where it is asked for. */

@@ -9,13 +9,14 @@ import { signedIn } from '../testing/signedIn';
 const PIN = '482916';
 let bench: TestBench;
 /** Somebody who comes and goes in these tests, an owner, an instrument, and another shop. */
-const IDS = { person: randomUUID(), instrument: randomUUID(), shop: randomUUID() };
+const IDS = { person: randomUUID(), part: randomUUID(), instrument: randomUUID(), shop: randomUUID() };
 let owner: string;
 let secret: string;
+let learnt: object;
 beforeAll(async () => {
   bench = await openBench();
   // What a shop is known by elsewhere is made when it is first asked for.
-  await answer('/learnt/file');
+  learnt = await answer<object>('/learnt/file');
   secret = await hashOfSecret(PIN);
   await bench.pool.query('UPDATE account SET secret = $2 WHERE id = $1', [bench.lead.account, secret]);
   const checkIn = aCheckIn();
@@ -87,11 +88,11 @@ const DEEDS: readonly { what: DoneWhat; name: string; act: () => Promise<Respons
   {
     what: 'learning',
     name: 'another shop taken in',
-    act: async () =>
+    act: () =>
       ask('PUT', '/learnt/elsewhere', {
         name: 'Otterbank',
         weight: 50,
-        file: { ...(await answer<object>('/learnt/file')), shop: IDS.shop },
+        file: { ...learnt, shop: IDS.shop },
       }),
   },
   {
@@ -134,6 +135,35 @@ const DEEDS: readonly { what: DoneWhat; name: string; act: () => Promise<Respons
       return ask('DELETE', `/devices/${other}`);
     },
   },
+  {
+    what: 'parts',
+    name: 'the parts list',
+    act: async () => {
+      const part = {
+        id: IDS.part,
+        name: 'Plug',
+        uses: ['plug-failed'],
+        price: 500,
+        fits: [],
+        holds: [],
+        least: 0,
+        sources: [],
+        instead: [],
+      };
+      return ask('PUT', '/parts', { parts: [part] });
+    },
+  },
+  {
+    what: 'calendar-made',
+    name: 'a calendar made',
+    act: () => ask('POST', `/day/calendar/${bench.lead.account}`, {}),
+  },
+  {
+    what: 'calendar-withdrawn',
+    name: 'a calendar withdrawn',
+    act: () => ask('DELETE', `/day/calendar/${bench.lead.account}`),
+  },
+  { what: 'learnt-taken-out', name: 'a file taken out', act: () => ask('GET', '/learnt/file') },
   {
     what: 'signed-in',
     name: 'signing in',

@@ -3,16 +3,19 @@ import type { Context, MiddlewareHandler } from 'hono';
 import { getCookie, setCookie } from 'hono/cookie';
 import { matchedRoutes } from 'hono/route';
 import type { Pool } from '../db/pool';
-import { isSecure } from '../http/guard';
+import { addressOf, isSecure } from '../http/guard';
 import { refuse } from '../http/problem';
+import { met } from './audit';
 import { isInstrument } from './instruments';
 import { MAY, type May } from './roles';
-import { KEPT_DAYS, sessionOf, type Session } from './sessions';
+import { KEPT_DAYS, sessionOf, type OnMoved, type Session } from './sessions';
 
 declare module 'hono' {
   interface ContextVariableMap {
     /** Who asks; none where anybody may. */
     session: Session | null;
+    /** Whether who asked is still let in. */
+    stillIn: () => Promise<boolean>;
   }
 }
 
@@ -48,6 +51,12 @@ export function sessionIn(c: Context): Session {
 /** How strict each is. */
 const STRICT: readonly (May | undefined)[] = ['anybody', 'instrument', ...ROLES, undefined];
 
+/** What a request asks for, as it is written in the table of who may. */
+const routeOf = (c: Context): string => {
+  const route = matchedRoutes(c).findLast(({ method, path }) => method !== 'ALL' && path.startsWith('/api/'));
+  return route ? `${route.method} ${route.path}` : c.req.method;
+};
+
 /** Who may ask what this request asks: the strictest where several answer it, whoever is signed in where nobody does. */
 function mayAsk(c: Context): May | undefined {
   const asked = matchedRoutes(c).filter(({ method, path }) => method !== 'ALL' && path.startsWith('/api/'));
@@ -68,7 +77,10 @@ const NOT_FOR: Readonly<Record<Role, string>> = {
 export const whoAsks =
   (pool: Pool): MiddlewareHandler =>
   async (c, next) => {
-    c.set('session', await sessionOf(pool, tokenIn(c)));
+    const token = tokenIn(c);
+    const onMoved: OnMoved = ({ account }, from) => met(pool, c, 'device-moved', { from }, account.id);
+    c.set('session', await sessionOf(pool, token, { address: addressOf(c), onMoved }));
+    c.set('stillIn', async () => (await sessionOf(pool, token))?.locked === false);
     await next();
   };
 
@@ -84,7 +96,10 @@ export const guarded =
     const session = sessionIn(c);
     if (session.locked) throw refuse(401, 'This bench is locked.');
     const least = may === 'instrument' ? 'technician' : may;
-    if (!isAtLeast(session.account.role, least)) throw refuse(403, NOT_FOR[least]);
+    if (!isAtLeast(session.account.role, least)) {
+      await met(pool, c, 'refused', { route: routeOf(c) }, session.account.id);
+      throw refuse(403, NOT_FOR[least]);
+    }
     if (least === 'lead' && !session.fresh) throw refuse(403, PROVE_AGAIN);
     await next();
   };

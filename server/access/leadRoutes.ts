@@ -11,6 +11,7 @@ import { checkedBody, pathId, refuse } from '../http/problem';
 import { deed, lastChanges, readDone } from './audit';
 import { sessionIn } from './guard';
 import { instruments, letIn, withdraw } from './instruments';
+import { closeCalendar } from '../day/calendar';
 import { hashOfSecret } from './secret';
 import { amongPeople, devices, end, hasLead } from './sessions';
 import { forgetTries } from './tries';
@@ -41,6 +42,7 @@ async function change(db: Db, id: string, { role, left }: Change, kept: string |
   if (!rowCount) throw refuse(404, 'Nobody on the books by that id.');
   if (!(await hasLead(db))) throw refuse(409, 'Somebody has to lead the shop; make another the lead first.');
   if (kept !== null) await forgetTries(db, id);
+  if (left) await closeCalendar(db, id);
 }
 
 /** What the lead sees to: people, devices, instruments, and what was done; and for everybody, who changed a setting last. */

@@ -46,6 +46,20 @@ async function ask(
 }
 
 describe('who may ask what', () => {
+  it('is written down where it is refused: who asked for what, once for a while', async () => {
+    const { cookie, account } = await signedIn(bench.pool, 'reader', 'A curious reader');
+    for (let n = 0; n < 3; n++) expect(await ask('PUT /api/specs', { cookie })).toBe(403);
+    expect(await ask('POST /api/needs/:id/:act', { cookie })).toBe(403);
+    const { rows } = await bench.pool.query<{ about: object }>(
+      "SELECT about FROM audit WHERE what = 'refused' AND account_id = $1 ORDER BY n",
+      [account],
+    );
+    expect(rows.map(({ about }) => about)).toEqual([
+      { route: 'PUT /api/specs' },
+      { route: 'POST /api/needs/:id/:act' },
+    ]);
+  });
+
   it('is said of every address, and of none that is not there', () => {
     expect(Object.keys(MAY).sort()).toEqual(answered().sort());
   });

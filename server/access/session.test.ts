@@ -1,7 +1,15 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
-import { PROVE_AGAIN, type PersonOnBooks, type Role, type SessionState } from '@rusty-wren/contract';
+import {
+  PROVE_AGAIN,
+  type Device,
+  type Done,
+  type PersonOnBooks,
+  type Role,
+  type SessionState,
+} from '@rusty-wren/contract';
+import { createApp } from '../app';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aCheckIn, note, openBench, SHIPPED_COST, type TestBench } from '../testing/bench';
 import { signedIn } from '../testing/signedIn';
@@ -233,6 +241,47 @@ describe('a day', () => {
     expect(entries.map(({ by, sentBy }) => [by, sentBy])).toEqual([[one, other]]);
     // The others of the tests sign in anew.
     await bench.pool.query('UPDATE session_hand SET proved_at = now()');
+  });
+
+  it('of a device that nobody touched for four hours is over, and begins anew with the PIN', async () => {
+    const browser = new Browser();
+    const id = await somebody();
+    await browser.signIn(id);
+    const untouched = (minutes: number) =>
+      bench.pool.query(
+        "UPDATE session SET seen_at = now() - $2 * interval '1 minute' WHERE account_id = $1",
+        [id, minutes],
+      );
+    await untouched(4 * 60 - 1);
+    expect(await browser.rack()).toBe(200);
+    await untouched(4 * 60 + 1);
+    expect(await browser.rack()).toBe(401);
+    expect((await browser.ask('GET', '/session')).answer.state).toBe('out');
+    expect((await browser.signIn(id)).status).toBe(200);
+    expect(await browser.rack()).toBe(200);
+  });
+
+  it('shows a cookie that is used from elsewhere: with its device, and on what was done, once', async () => {
+    const id = await somebody();
+    const browser = new Browser();
+    await browser.signIn(id);
+    const behind = createApp({ pool: bench.pool, changes: bench.changes, proxies: ['none'] });
+    const from = (address: string) =>
+      behind.request('/api/jobs', { headers: { cookie: browser.cookie, 'x-forwarded-for': address } });
+    await Promise.all(Array.from({ length: 5 }, () => from('203.0.113.9')));
+    const devices = (await (await bench.app.request('/api/devices')).json()) as Device[];
+    expect(devices.find(({ name }) => name === `Worker ${id}`)?.address).toBe('203.0.113.9');
+    // To and fro it is said once for a while.
+    for (const address of ['none', '203.0.113.9', 'none', '203.0.113.9']) await from(address);
+    const done = (await (await bench.app.request('/api/done')).json()) as Done[];
+    expect(
+      done
+        .filter((d) => d.what === 'device-moved' && d.who === `Worker ${id}`)
+        .map((d) => [d.address, d.about]),
+    ).toEqual([
+      ['none', { from: '203.0.113.9' }],
+      ['203.0.113.9', { from: 'none' }],
+    ]);
   });
 
   it('ends for a stolen cookie with signing out, and everywhere at once', async () => {

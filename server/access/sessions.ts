@@ -7,6 +7,10 @@ import { hashOfToken, isToken, newToken } from '../http/token';
 const DAY_H = 12;
 /** Whether a hand `h` proved it today. */
 const TODAY = `h.proved_at > now() - interval '${DAY_H} hours'`;
+/** A device that nobody touched for so long is as good as left behind: whoever takes it up says again who they are. */
+const IDLE_H = 4;
+/** Whether a device `s` was used lately. */
+const USED = `s.seen_at > now() - interval '${IDLE_H} hours'`;
 /** What only the lead does is done by somebody who proved it so lately. */
 const FRESH_MIN = 30;
 /** A device that was not used for so long is forgotten. */
@@ -32,27 +36,45 @@ interface Row {
   locked: boolean;
   fresh: boolean;
   stale: boolean;
+  address: string;
 }
 
-/** The session a token opens; null where it opens none any more. */
-export async function sessionOf(pool: Pool, token: string | undefined): Promise<Session | null> {
+/** Told when a session is used from another place than before. */
+export type OnMoved = (session: Session, from: string) => Promise<unknown>;
+
+/**
+ * The session a token opens; null where it opens none any more. Where `use` says from where it is used now, that is kept with it;
+ * without, it is only looked at.
+ */
+export async function sessionOf(
+  pool: Pool,
+  token: string | undefined,
+  use?: { address: string; onMoved: OnMoved },
+): Promise<Session | null> {
   if (token === undefined || !isToken(token)) return null;
   const { rows } = await pool.query<Row>({
     name: 'session',
     text: `SELECT s.id, s.account_id AS account, a.name, a.role, s.locked_at IS NOT NULL AS locked,
         coalesce(s.fresh_at > now() - interval '${FRESH_MIN} minutes', false) AS fresh,
-        s.seen_at < now() - interval '1 minute' AS stale,
+        s.seen_at < now() - interval '1 minute' AS stale, s.address,
         ARRAY(SELECT h.account_id FROM session_hand h WHERE h.session_id = s.id AND ${TODAY}) AS hands
       FROM session s JOIN account a ON a.id = s.account_id
       JOIN session_hand h ON h.session_id = s.id AND h.account_id = s.account_id
-      WHERE s.token_hash = $1 AND a.left_at IS NULL AND ${TODAY}`,
+      WHERE s.token_hash = $1 AND a.left_at IS NULL AND ${TODAY} AND ${USED}`,
     values: [hashOfToken(token)],
   });
   const row = rows[0];
   if (!row) return null;
-  if (row.stale) await pool.query('UPDATE session SET seen_at = now() WHERE id = $1', [row.id]);
   const { id, account, name, role, hands, locked, fresh } = row;
-  return { id, account: { id: account, name, role }, hands, locked, fresh };
+  const session: Session = { id, account: { id: account, name, role }, hands, locked, fresh };
+  if (!use || (!row.stale && row.address === use.address)) return session;
+  // Of several requests at once one finds it where it was before.
+  const { rowCount } = await pool.query(
+    'UPDATE session SET seen_at = now(), address = $2 WHERE id = $1 AND address = $3',
+    [id, use.address, row.address],
+  );
+  if (rowCount && row.address !== use.address) await use.onMoved(session, row.address);
+  return session;
 }
 
 /**
@@ -174,7 +196,7 @@ export async function devices(db: Db, here: string): Promise<Device[]> {
     `SELECT s.id, a.name, s.device, s.address, s.seen_at, s.locked_at IS NOT NULL AS locked
      FROM session s JOIN account a ON a.id = s.account_id
      JOIN session_hand h ON h.session_id = s.id AND h.account_id = s.account_id
-     WHERE ${TODAY} ORDER BY s.seen_at DESC`,
+     WHERE ${TODAY} AND ${USED} ORDER BY s.seen_at DESC`,
   );
   return rows.map(({ seen_at, ...row }) => ({
     ...row,

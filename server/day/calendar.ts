@@ -1,22 +1,23 @@
 import type { KeptPlan } from '@rusty-wren/contract';
 import ical, { type ICalCalendar } from 'ical-generator';
-import { inTransaction, type Db, type Pool } from '../db/pool';
+import type { Db } from '../db/pool';
 import { refuse } from '../http/problem';
 import { hashOfToken, isToken, newToken } from '../http/token';
 
-/** Opens somebody's calendar; the address it had goes. The token is told once and kept nowhere. */
-export const openCalendar = (pool: Pool, account: string): Promise<{ token: string }> =>
-  inTransaction(pool, async (client) => {
-    const known = await client.query('SELECT 1 FROM account WHERE id = $1 FOR UPDATE', [account]);
-    if (known.rowCount === 0) throw refuse(404, 'Nobody on the books has that id.');
-    await closeCalendar(client, account);
-    const token = newToken();
-    await client.query('INSERT INTO calendar_link (token_hash, account_id) VALUES ($1, $2)', [
-      hashOfToken(token),
-      account,
-    ]);
-    return { token };
-  });
+/** Opens somebody's calendar, in a transaction; the address it had goes. The token is told once and kept nowhere. */
+export async function openCalendar(db: Db, account: string): Promise<{ token: string }> {
+  const known = await db.query('SELECT 1 FROM account WHERE id = $1 AND left_at IS NULL FOR UPDATE', [
+    account,
+  ]);
+  if (known.rowCount === 0) throw refuse(404, 'Nobody on the books has that id.');
+  await closeCalendar(db, account);
+  const token = newToken();
+  await db.query('INSERT INTO calendar_link (token_hash, account_id) VALUES ($1, $2)', [
+    hashOfToken(token),
+    account,
+  ]);
+  return { token };
+}
 
 /** Takes somebody's calendar back; harmless where there is none. */
 export const closeCalendar = (db: Db, account: string): Promise<unknown> =>
@@ -44,12 +45,18 @@ const DOES: Readonly<Record<string, string>> = {
 };
 const MINUTE_MS = 60_000;
 
-/** Work as the last plan has it for one technician, and what was promised, as a calendar; null for a token that opens none. */
-export async function calendarOf(db: Db, token: string): Promise<ICalCalendar | null> {
+/** Words that go on a line of the file: a break in them would begin another. */
+const onALine = (words: string): string => words.replaceAll(/\p{C}+/gu, ' ').trim();
+
+/** Work as the last plan has it for one technician, and what was promised, as a calendar, and whose; null for a token that opens none. */
+export async function calendarOf(
+  db: Db,
+  token: string,
+): Promise<{ calendar: ICalCalendar; account: string } | null> {
   if (!isToken(token)) return null;
   const { rows } = await db.query<{ id: string; name: string }>(
     `SELECT a.id, a.name FROM calendar_link l JOIN account a ON a.id = l.account_id
-     WHERE l.token_hash = $1 AND l.withdrawn_at IS NULL`,
+     WHERE l.token_hash = $1 AND l.withdrawn_at IS NULL AND a.left_at IS NULL`,
     [hashOfToken(token)],
   );
   const who = rows[0];
@@ -68,17 +75,19 @@ export async function calendarOf(db: Db, token: string): Promise<ICalCalendar | 
     [ids],
   );
   const byId = new Map(jobs.rows.map((j) => [j.id, j]));
-  const calendar = ical({ name: `Bench, ${who.name}`, ttl: 15 * 60 });
+  const calendar = ical({ name: onALine(`Bench, ${who.name}`), ttl: 15 * 60 });
   for (const { task, start, end } of mine) {
     const at = task.indexOf(' ');
     const job = byId.get(task.slice(0, at));
     if (!job || !zero) continue;
     calendar.createEvent({
-      id: `${task.replace(' ', '-')}@bench`,
+      id: onALine(`${task.replace(' ', '-')}@bench`),
       start: new Date(zero.getTime() + start * MINUTE_MS),
       end: new Date(zero.getTime() + end * MINUTE_MS),
-      summary: `${job.tag} ${job.maker} ${job.model}: ${DOES[task.slice(at + 1)] ?? task.slice(at + 1)}`,
-      description: job.owner,
+      summary: onALine(
+        `${job.tag} ${job.maker} ${job.model}: ${DOES[task.slice(at + 1)] ?? task.slice(at + 1)}`,
+      ),
+      description: onALine(job.owner),
     });
   }
   for (const job of jobs.rows)
@@ -87,7 +96,7 @@ export async function calendarOf(db: Db, token: string): Promise<ICalCalendar | 
         id: `${job.id}-promised@bench`,
         start: new Date(`${job.promised_for}T00:00:00`),
         allDay: true,
-        summary: `${job.tag} promised: ${job.owner}`,
+        summary: onALine(`${job.tag} promised: ${job.owner}`),
       });
-  return calendar;
+  return { calendar, account: who.id };
 }

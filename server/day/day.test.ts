@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import type { Day } from '@rusty-wren/contract';
+import { PROVE_AGAIN, type Day } from '@rusty-wren/contract';
 import { USUAL_HOURS } from '@rusty-wren/core/schedule';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
+import { signedIn } from '../testing/signedIn';
 
 let bench: TestBench;
 let account: string;
@@ -128,6 +129,57 @@ describe('the day', () => {
     await send('DELETE', `/calendar/${account}`);
     expect((await get(again.token)).status).toBe(404);
     expect((await post(bench.app, `/api/day/calendar/${randomUUID()}`, {})).status).toBe(404);
+  });
+
+  it('keeps a calendar’s lines whole, whatever is in a name or a task', async () => {
+    const bad = 'Odile\r\nATTACH:http://203.0.113.1/x\u2028\nEND:VEVENT';
+    const checkIn = { ...aCheckIn(), customer: { name: bad }, promisedFor: '2026-12-04' };
+    expect((await post(bench.app, '/api/jobs', checkIn)).status).toBe(201);
+    await bench.pool.query('UPDATE account SET name = $2 WHERE id = $1', [account, bad]);
+    const slots = [{ task: `${checkIn.jobId} a\rATTACH:b\nATTACH:c`, crew: account, start: 30, end: 75 }];
+    await send('PUT', '/plan', { key: 'k4', zero: '2026-12-01T08:00:00.000Z', slots });
+    const { token } = (await (await post(bench.app, `/api/day/calendar/${account}`, {})).json()) as {
+      token: string;
+    };
+    const text = await (await bench.app.request(`/calendar/${token}.ics`)).text();
+    expect(text).toContain('Odile');
+    // As a reader that takes any break for one sees it.
+    expect(
+      text.split(/\r\n|[\r\n\u2028\u2029\u0085]/).filter((line) => /^(ATTACH|END:VEVENT)/.test(line)),
+    ).toEqual(['END:VEVENT', 'END:VEVENT']);
+    await bench.pool.query("UPDATE account SET name = 'Of the day' WHERE id = $1", [account]);
+  });
+
+  it('gives nobody who took a bench over in two taps a calendar, and nobody who has left', async () => {
+    const own = await signedIn(bench.pool, 'technician', 'Isa Quill');
+    const ask = (what: 'POST' | 'DELETE') =>
+      bench.out.request(`/api/day/calendar/${own.account}`, {
+        method: what,
+        headers: { cookie: own.cookie, 'content-type': 'application/json' },
+        ...(what === 'POST' && { body: '{}' }),
+      });
+    const made = await ask('POST');
+    expect(made.status).toBe(201);
+    const { token } = (await made.json()) as { token: string };
+    await bench.pool.query('UPDATE session SET fresh_at = NULL WHERE account_id = $1', [own.account]);
+    const again = await ask('POST');
+    expect([again.status, ((await again.json()) as { error: string }).error]).toEqual([403, PROVE_AGAIN]);
+    const opened = () => bench.out.request(`/calendar/${token}.ics`);
+    expect((await opened()).status).toBe(200);
+    await bench.app.request(`/api/people/${own.account}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: '{"left":true}',
+    });
+    expect((await opened()).status).toBe(404);
+    // Come back, they make it anew.
+    await bench.pool.query('UPDATE account SET left_at = NULL WHERE id = $1', [own.account]);
+    expect((await opened()).status).toBe(404);
+    const { rows } = await bench.pool.query<{ what: string }>(
+      "SELECT what FROM audit WHERE about->>'person' = $1 ORDER BY n",
+      [own.account],
+    );
+    expect(rows.map(({ what }) => what)).toEqual(['calendar-made', 'calendar-opened', 'person-changed']);
   });
 
   it('refuses by name what is none, and changes nothing', async () => {

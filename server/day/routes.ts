@@ -2,6 +2,7 @@ import {
   hoursSchema,
   pinSchema,
   planSchema,
+  PROVE_AGAIN,
   roomsSchema,
   type Day,
   type DayPin,
@@ -12,7 +13,7 @@ import { ROOMS, type Hours } from '@rusty-wren/core/schedule';
 import { Hono, type Context } from 'hono';
 import pg from 'pg';
 import type { Db, Pool } from '../db/pool';
-import { deed } from '../access/audit';
+import { deed, met } from '../access/audit';
 import { sessionIn } from '../access/guard';
 import { atMost } from '../http/guard';
 import { readLearnt } from '../learning/read';
@@ -122,9 +123,22 @@ export function dayRoutes(pool: Pool, announcer: Announcer): Hono {
       await pool.query('DELETE FROM day_pin WHERE task = $1', [c.req.param('task')]);
       return c.json<Day>(await answer());
     })
-    .post('/calendar/:account', async (c) => c.json(await openCalendar(pool, ownOrLeads(c)), 201))
+    .post('/calendar/:account', async (c) => {
+      const person = ownOrLeads(c);
+      // It is open for as long as they work here: a bench that changed hands in two taps makes none.
+      if (!sessionIn(c).fresh) throw refuse(403, PROVE_AGAIN);
+      const made = await deed(pool, c, async (db, note) => {
+        await note('calendar-made', { person });
+        return openCalendar(db, person);
+      });
+      return c.json(made, 201);
+    })
     .delete('/calendar/:account', async (c) => {
-      await closeCalendar(pool, ownOrLeads(c));
+      const person = ownOrLeads(c);
+      await deed(pool, c, async (db, note) => {
+        await closeCalendar(db, person);
+        await note('calendar-withdrawn', { person });
+      });
       return c.json({ withdrawn: true });
     })
     .put('/plan', async (c) => {
@@ -155,10 +169,11 @@ const MOST_REQUESTS = 30;
 /** Calendars to subscribe to, each by its secret address. */
 export const calendarRoutes = (pool: Pool): Hono =>
   new Hono().use('*', atMost(MOST_REQUESTS)).get('/:file', async (c) => {
-    const calendar = await calendarOf(pool, c.req.param('file').replace(/\.ics$/, ''));
-    if (!calendar) throw refuse(404, 'No such calendar.');
+    const opened = await calendarOf(pool, c.req.param('file').replace(/\.ics$/, ''));
+    if (!opened) throw refuse(404, 'No such calendar.');
+    await met(pool, c, 'calendar-opened', { person: opened.account }, null);
     c.header('Content-Type', 'text/calendar; charset=utf-8');
     c.header('Content-Disposition', 'attachment; filename="bench.ics"');
     c.header('Cache-Control', 'no-store');
-    return c.body(calendar.toString());
+    return c.body(opened.calendar.toString());
   });

@@ -22,7 +22,11 @@ export function learningRoutes(pool: Pool, changed: () => Promise<unknown>): Hon
       await changed();
       return c.json(await state());
     })
-    .get('/file', async (c) => c.json(await learntFile(pool)))
+    .get('/file', async (c) => {
+      const file = await learntFile(pool);
+      await deed(pool, c, (_, note) => note('learnt-taken-out'));
+      return c.json(file);
+    })
     .put('/elsewhere', async (c) => {
       const { name, weight, file } = await checkedBody<TakenIn>(c, takenInSchema);
       const own = await learntFile(pool);

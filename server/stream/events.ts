@@ -10,8 +10,10 @@ const BEAT_MS = 15_000;
 const MOST_WAITING = 200;
 /** A reader that takes nothing for so many beats is gone. */
 const MOST_BEATS = 4;
-/** Streams open at once from one address, and in all. */
-const MOST_STREAMS = { address: 60, all: 400 } as const;
+/** Streams open at once from one address, of one person, and in all. */
+const MOST_STREAMS = { address: 60, account: 60, all: 400 } as const;
+/** So many beats a stream goes on without being asked whether whoever reads it is still let in. */
+const BEATS_UNASKED = 4;
 
 /** Puts one event on a stream: its kind, and what it carries. */
 export type Push = (event: string, data: unknown) => void;
@@ -19,21 +21,26 @@ export type Push = (event: string, data: unknown) => void;
 const open = new Map<string, number>();
 let openInAll = 0;
 
-/** Takes a place for one more stream of an address; returns what gives it back. Throws 429 where there is none. */
-function takePlace(address: string): () => void {
-  const here = open.get(address) ?? 0;
-  if (here >= MOST_STREAMS.address || openInAll >= MOST_STREAMS.all)
+/** Takes a place for one more stream of somebody at an address; returns what gives it back. Throws 429 where there is none. */
+function takePlace(address: string, account: string): () => void {
+  const counted = [
+    { key: `at ${address}`, most: MOST_STREAMS.address },
+    { key: `of ${account}`, most: MOST_STREAMS.account },
+  ];
+  if (openInAll >= MOST_STREAMS.all || counted.some(({ key, most }) => (open.get(key) ?? 0) >= most))
     throw refuse(429, 'Too many streams are open; close some.');
-  open.set(address, here + 1);
+  for (const { key } of counted) open.set(key, (open.get(key) ?? 0) + 1);
   openInAll++;
   let given = false;
   return () => {
     if (given) return;
     given = true;
     openInAll--;
-    const left = (open.get(address) ?? 1) - 1;
-    if (left > 0) open.set(address, left);
-    else open.delete(address);
+    for (const { key } of counted) {
+      const left = (open.get(key) ?? 1) - 1;
+      if (left > 0) open.set(key, left);
+      else open.delete(key);
+    }
   };
 }
 
@@ -50,13 +57,15 @@ export function eventStream(
   changes: Pick<Changes, 'hearEnded'>,
   subscribe: (push: Push) => () => void,
 ): Response {
-  const { id: session } = sessionIn(c);
+  const { id: session, account } = sessionIn(c);
+  const stillIn = c.get('stillIn');
   // Hono asks the same handler for a HEAD; its stream would never be read, and never end.
   if (c.req.method === 'HEAD') return c.body(null, 200, { 'Content-Type': 'text/event-stream' });
-  const leave = takePlace(addressOf(c));
+  const leave = takePlace(addressOf(c), account.id);
   return streamSSE(c, async (stream) => {
     let queue: { event: string; data: string }[] = [];
     let untaken = 0;
+    let beats = 0;
     let tell: () => void = () => undefined;
     const push: Push = (event, data) => {
       if (queue.length >= MOST_WAITING) queue = [{ event: 'gap', data: '{}' }];
@@ -70,6 +79,12 @@ export function eventStream(
     const beat = setInterval(() => {
       if (++untaken > MOST_BEATS) stream.abort();
       else push('beat', {});
+      // A database that is away says nothing either way.
+      if (++beats % BEATS_UNASKED === 0)
+        void stillIn().then(
+          (is) => is || stream.abort(),
+          () => undefined,
+        );
     }, BEAT_MS);
     stream.onAbort(() => {
       clearInterval(beat);

@@ -1,8 +1,10 @@
 import type { JobChanged } from '@rusty-wren/contract';
-import { afterAll, beforeAll, describe, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { createApp } from '../app';
 import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
+import { signedIn } from '../testing/signedIn';
 import { Changes } from './changes';
+import { streamsOpen } from './events';
 
 let bench: TestBench;
 beforeAll(async () => {
@@ -54,5 +56,39 @@ describe('the change stream', () => {
       "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN job_changed%' AND datname = current_database()",
     );
     await gap;
+  });
+
+  it('ends when the day of whoever reads is over, and what was open in their hands before another took over', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval'] });
+    try {
+      const { cookie, account } = await signedIn(bench.pool, 'technician', 'Somebody of yesterday');
+      const stream = await bench.out.request('/api/stream', { headers: { cookie } });
+      const reader = stream.body!.getReader();
+      await reader.read();
+      await vi.advanceTimersByTimeAsync(60_000);
+      expect((await reader.read()).done).toBe(false);
+      await bench.pool.query(
+        "UPDATE session_hand SET proved_at = now() - interval '13 hours' WHERE account_id = $1",
+        [account],
+      );
+      await vi.advanceTimersByTimeAsync(60_000);
+      while (!(await reader.read()).done);
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+
+  it('has places for everybody, whatever one person opens from however many addresses', async () => {
+    const { cookie } = await signedIn(bench.pool, 'technician', 'Somebody with many');
+    const behind = createApp({ pool: bench.pool, changes: bench.changes, proxies: ['none'] });
+    const open = (n: number) =>
+      behind.request('/api/stream', { headers: { cookie, 'x-forwarded-for': `203.0.113.${n}` } });
+    const streams = await Promise.all(Array.from({ length: 61 }, (_, n) => open(n)));
+    expect(streams.filter(({ status }) => status === 429)).toHaveLength(1);
+    expect((await bench.app.request('/api/stream', { method: 'HEAD' })).status).toBe(200);
+    const other = await bench.app.request('/api/stream');
+    expect(other.status).toBe(200);
+    await Promise.all([...streams, other].map(({ body }) => body?.cancel()));
+    await expect.poll(() => streamsOpen()).toBe(0);
   });
 });

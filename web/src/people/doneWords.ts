@@ -17,6 +17,13 @@ const WORDS: Readonly<Record<DoneWhat, string>> = {
   'instrument-made': 'let an instrument in',
   'instrument-withdrawn': 'let an instrument in no more',
   'owner-forgotten': 'took an owner’s details out',
+  'device-moved': 'used a device from another place',
+  refused: 'was refused what is not theirs to do',
+  parts: 'changed the parts list',
+  'calendar-made': 'made a calendar address',
+  'calendar-withdrawn': 'took a calendar address back',
+  'calendar-opened': 'fetched a calendar',
+  'learnt-taken-out': 'took out what closed jobs have taught',
   rules: 'changed the rules',
   prices: 'changed prices',
   specs: 'changed spec cards',
@@ -54,7 +61,7 @@ export function doneWords(
   money: MoneyWords,
 ): string {
   const says = WORDS[what];
-  const { person, instrument, role, left, set, cards, device } = about as {
+  const { person, instrument, role, left, set, cards, device, from, route, parts } = about as {
     person?: string;
     instrument?: string;
     role?: string;
@@ -62,6 +69,9 @@ export function doneWords(
     set?: Line[];
     cards?: Line[];
     device?: string;
+    from?: string;
+    route?: string;
+    parts?: string[];
   };
   const to = [
     person && (nameOf(person) ?? 'somebody'),
@@ -70,6 +80,9 @@ export function doneWords(
     left === true && 'has left',
     left === false && 'is back',
     device,
+    from && `before from ${from}`,
+    route,
+    ...(parts ?? []).slice(0, 3),
     ...(set ?? cards ?? []).slice(0, 3).map((line) => lineWords(line, money)),
   ].filter(Boolean);
   const changes = Object.entries(about).flatMap(([name, value]) =>
