@@ -17,7 +17,7 @@ const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 
   cwd: ROOT,
   // It ends with this script, however that ends.
   stdio: ['pipe', 'ignore', 'inherit'],
-  env: { ...process.env, DATABASE_URL: database.url, PORT: port, STOP_WITH_STDIN: '1' },
+  env: { ...process.env, ...database.env, PORT: port, STOP_WITH_STDIN: '1' },
 });
 const base = `http://127.0.0.1:${port}`;
 while (

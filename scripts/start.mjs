@@ -39,7 +39,9 @@ const built = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], {
   stdio: 'inherit',
 });
 if (built.status !== 0) giveUp('The interface could not be built.');
-const database = given ? { url: given, stop: () => {} } : await startPostgres('demo-db', { fresh });
+const database = given
+  ? { env: { DATABASE_URL: given }, stop: () => {} }
+  : await startPostgres('demo-db', { fresh });
 if (!database) process.exit(1);
 
 // A group of its own, so that Ctrl-C reaches it only through us, in order: first the server, then the database.
@@ -49,7 +51,7 @@ const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 
   detached: true,
   env: {
     ...process.env,
-    DATABASE_URL: database.url,
+    ...database.env,
     PORT: String(port),
     LAN: lan.join(','),
     STOP_WITH_STDIN: '1',

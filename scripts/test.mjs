@@ -205,7 +205,7 @@ async function inTheBrowser() {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: {
       ...process.env,
-      DATABASE_URL: database?.url ?? '',
+      ...database?.env,
       PORT: port,
       LAN: lan,
       LAN_PORT: lanPort,

@@ -10,6 +10,7 @@ import { rebuildCards } from './cards/project';
 import { readRack } from './cards/rack';
 import { migrate } from './db/migrate';
 import { connect, isAway } from './db/pool';
+import { prepareRole } from './db/role';
 import { loadDemo } from './demo/load';
 import { LOOPBACK } from './http/guard';
 import { lanCertificates } from './lan';
@@ -17,11 +18,13 @@ import { Learner } from './learning/learner';
 import { Announcer } from './stream/announcer';
 import { Changes } from './stream/changes';
 
-const url = process.env['DATABASE_URL'];
-if (!url) {
+const owner = process.env['DATABASE_URL'];
+if (!owner) {
   console.error('DATABASE_URL is not set; npm start sets it.');
   process.exit(1);
 }
+// Who owns the tables migrates them; the app works as somebody who has no right to change what stands.
+const url = process.env['BENCH_DATABASE_URL'] ?? owner;
 const port = Number(process.env['PORT'] ?? 4680);
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url));
 const DATA_LAN = fileURLToPath(new URL('../.data/lan', import.meta.url));
@@ -121,7 +124,10 @@ process.on('SIGTERM', () => void stop());
 // Whoever started it holds its standard input; when they die, however they die, it ends too.
 if (process.env['STOP_WITH_STDIN']) process.stdin.resume().on('close', () => void stop());
 
-await onceThere(() => migrate(pool));
+const migrating = connect(owner);
+await onceThere(() => migrate(migrating));
+await migrating.end();
+if (url !== owner) await onceThere(() => prepareRole(owner, url));
 if (process.env['DEMO'] !== 'off') await onceThere(() => loadDemo(pool, new Date()));
 if (!(await onceThere(() => hasLead(pool)))) {
   const code = await onceThere(() => firstCode(pool));

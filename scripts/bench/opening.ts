@@ -85,7 +85,7 @@ export async function opening(): Promise<void> {
     ['--import', 'tsx', fileURLToPath(new URL('../../server/main.ts', import.meta.url))],
     {
       stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DATABASE_URL: database.url, PORT: String(port) },
+      env: { ...process.env, ...database.env, PORT: String(port) },
     },
   );
   const closeEmpty = await emptyPage(emptyPort);

@@ -7,7 +7,7 @@ import type { NewEntry } from '@rusty-wren/contract';
 import { connect } from '../../server/db/pool';
 import { signedIn } from '../../server/testing/signedIn';
 import { ROOT } from '../packages.mjs';
-import { freePort } from '../postgres.mjs';
+import { asBench, freePort } from '../postgres.mjs';
 
 export const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -46,6 +46,7 @@ export class App {
       env: {
         ...process.env,
         DATABASE_URL: this.databaseUrl,
+        BENCH_DATABASE_URL: asBench(this.databaseUrl),
         PORT: String(this.port),
         DEMO: 'off',
         MOST_REQUESTS: '100000000',

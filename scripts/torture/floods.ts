@@ -15,6 +15,15 @@ const FLOODS: Readonly<Record<string, { method: string; path: string; body?: () 
     path: '/api/session',
     body: () => ({ account: randomUUID(), secret: '905172' }),
   },
+  'asking for the page': { method: 'GET', path: '/' },
+  'asking for files there are none of': { method: 'GET', path: '/assets/none.js' },
+  'guessing at owners’ pages': { method: 'GET', path: `/owner/${'x'.repeat(43)}` },
+  'guessing at calendars': { method: 'GET', path: `/calendar/${'x'.repeat(43)}.ics` },
+  'instruments that are none': {
+    method: 'POST',
+    path: '/api/feed',
+    body: () => ({ rpm: 2800 }),
+  },
   'first leads of a shop that has one': {
     method: 'POST',
     path: '/api/session/first',

@@ -6,6 +6,7 @@ import { createApp } from '../app';
 import { Outlooks } from '../cards/outlooks';
 import { migrate } from '../db/migrate';
 import { connect, type Pool } from '../db/pool';
+import { prepareRole } from '../db/role';
 import { loadDemo } from '../demo/load';
 import { Changes } from '../stream/changes';
 import { hashAt } from '../access/secret';
@@ -25,7 +26,10 @@ export interface TestBench {
   asLead: (app: Hono) => Hono;
   /** Somebody else who has proved on the lead's device who they are; returns their account. */
   alsoHere: (role: Role, name: string) => Promise<string>;
+  /** As who owns the tables. */
   pool: Pool;
+  /** As the app works on them. */
+  atWork: Pool;
   url: string;
   changes: Changes;
   outlooks: Outlooks;
@@ -61,12 +65,17 @@ export async function openBench({ demo }: { demo?: Date } = {}): Promise<TestBen
   const pool = connect(url);
   await migrate(pool);
   if (demo) await loadDemo(pool, demo);
-  const changes = new Changes(url);
+  // As who owns nothing, like the app that is shipped.
+  const role = new URL(url);
+  [role.username, role.password] = ['wren_tests', 'wren_tests'];
+  await prepareRole(url, role.href);
+  const atWork = connect(role.href);
+  const changes = new Changes(role.href);
   await changes.start();
-  const outlooks = new Outlooks(pool);
+  const outlooks = new Outlooks(atWork);
   // A busy machine may take its time to think: the tests wait for it.
   // All of them ask from one place.
-  const out = createApp({ pool, changes, outlooks, patience: 120_000, mostFromStrangers: 100_000 });
+  const out = createApp({ pool: atWork, changes, outlooks, patience: 120_000, mostFromStrangers: 100_000 });
   const lead = await signedIn(pool, 'lead');
   return {
     app: askedWith(out, lead.cookie),
@@ -83,12 +92,13 @@ export async function openBench({ demo }: { demo?: Date } = {}): Promise<TestBen
     },
     outlooks,
     pool,
+    atWork,
     url,
     changes,
     close: async () => {
       await outlooks.stop();
       await changes.stop();
-      await pool.end();
+      await Promise.all([pool.end(), atWork.end()]);
       await drop();
     },
   };
