@@ -1,4 +1,5 @@
 export * from './api';
+export * from './backup';
 export * from './bench';
 export * from './caseFile';
 export * from './readCaseFile';

@@ -1,23 +1,33 @@
 import { basename } from 'node:path';
 import { resetLead } from '../server/access/resetLead';
-import { backUp, exportShop, importShop, restore } from '../server/backup';
+import { backUp, exportShop, importShop, rehearse, restore } from '../server/backup';
 import { connect } from '../server/db/pool';
 import { startPostgres } from './postgres.mjs';
+
+/** What backups are sealed with; not in a command that others on this machine see running. */
+const passphrase = process.env['BACKUP_PASSPHRASE'] || undefined;
 
 /** What each command does with the database and what it is told, and what it says then. */
 const COMMANDS = {
   backup: {
     wants: 'FILE',
     run: async (url: string, file: string) => {
-      const { rows, bytes } = await backUp(url, file);
+      const { rows, bytes } = await backUp(url, file, passphrase);
       return `${basename(file)}: ${rows['job']} jobs, ${rows['bench_entry']} entries, ${Math.ceil(bytes / 1024)} kB. Keep it on another machine.`;
     },
   },
   restore: {
     wants: 'FILE',
     run: async (url: string, file: string) => {
-      const { at, rows } = await restore(url, file);
+      const { at, rows } = await restore(url, file, passphrase);
       return `As it was on ${at}: ${rows['job']} jobs, ${rows['bench_entry']} entries. Now npm start.`;
+    },
+  },
+  rehearse: {
+    wants: 'FILE',
+    run: async (url: string, file: string) => {
+      await rehearse(url, file, passphrase);
+      return `${basename(file)}: comes in whole, and is as it stands in the shop.`;
     },
   },
   export: {

@@ -52,6 +52,8 @@ const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 
   env: {
     ...process.env,
     ...database.env,
+    // On this disk at least, where nobody has named another place.
+    BACKUP_FOLDERS: process.env.BACKUP_FOLDERS || (given ? '' : join(DATA, 'backups')),
     PORT: String(port),
     LAN: lan.join(','),
     STOP_WITH_STDIN: '1',

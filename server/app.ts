@@ -56,6 +56,8 @@ export interface AppParts {
   mostRequests?: number;
   /** The same of who is not signed in. */
   mostFromStrangers?: number;
+  /** The same of files of the interface, of whomever. */
+  mostFiles?: number;
   /** The same of an owner's page. */
   mostFromOwners?: number;
 }
@@ -64,6 +66,8 @@ export interface AppParts {
 const MOST_REQUESTS = 5000;
 /** A room of people signing in. */
 const MOST_FROM_STRANGERS = 300;
+/** Files of the interface from one address: a dozen tabs that are opened at once ask for some hundreds. */
+const MOST_FILES = 1000;
 /** Several that feed by tokens of their own, ten times a second. */
 const MOST_FROM_INSTRUMENTS = 2000;
 
@@ -102,6 +106,7 @@ export function createApp({
   proxies = [],
   mostRequests = MOST_REQUESTS,
   mostFromStrangers = MOST_FROM_STRANGERS,
+  mostFiles = MOST_FILES,
   mostFromOwners,
 }: AppParts): Hono {
   const app = new Hono();
@@ -112,6 +117,10 @@ export function createApp({
   app.use(behind(proxies));
   app.use(ownNamesOnly(names));
   app.use('/api/*', atMost(mostRequests));
+  app.use(
+    '*',
+    strangersAtMost(mostFiles, (c) => !c.req.path.startsWith('/api/')),
+  );
   // The owner's page fetches nothing but its photos, and tells no other site where it was: none at all would make its own form come
   // from nowhere.
   app.use(

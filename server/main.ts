@@ -5,6 +5,7 @@ import { serve } from '@hono/node-server';
 import { firstCode } from './access/firstCode';
 import { hasLead } from './access/sessions';
 import { createApp } from './app';
+import { Nightly } from './backup';
 import { Outlooks } from './cards/outlooks';
 import { rebuildCards } from './cards/project';
 import { readRack } from './cards/rack';
@@ -56,6 +57,10 @@ const listed = (variable: string): string[] =>
     ?.split(',')
     .map((name) => name.trim())
     .filter(Boolean) ?? [];
+const folders = listed('BACKUP_FOLDERS');
+const passphrase = process.env['BACKUP_PASSPHRASE'];
+const nightly =
+  folders.length > 0 ? new Nightly(pool, { owner, folders, ...(passphrase && { passphrase }) }) : null;
 /** Where phones at the bench find it, over HTTPS: addresses, and names that lead to them. */
 const lan = listed('LAN');
 const certificates =
@@ -113,6 +118,7 @@ async function stop(): Promise<void> {
     server.close();
     if ('closeAllConnections' in server) server.closeAllConnections();
   }
+  await nightly?.stop();
   await learner.stop();
   await outlooks.stop();
   await changes.stop();
@@ -140,4 +146,5 @@ ready = true;
 // While the benches go on: cards of an older program are made anew, and what nobody has looked at yet is looked at.
 await onceThere(() => rebuildCards(pool, () => stopping));
 learner.want();
+nightly?.start();
 await onceThere(() => readRack(pool, outlooks, { now: new Date().toISOString(), patience: 0 }));

@@ -6,12 +6,13 @@ import { diskFull } from './diskFull';
 import { floods } from './floods';
 import { kills } from './kills';
 import { malformed } from './malformed';
+import { restores } from './restores';
 import { streams } from './streams';
 import { throughput } from './throughput';
 
 /**
  * What the server promises, tried the hard way on a database of its own: `npm run torture`, some minutes; `--short` for every
- * test run. `--only kills,malformed,streams,floods,disk,throughput,browser,audit` makes some of them.
+ * test run. `--only kills,malformed,streams,floods,restores,disk,throughput,browser,audit` makes some of them.
  */
 const short = process.argv.includes('--short');
 const only = process.argv.includes('--only')
@@ -33,6 +34,7 @@ try {
         ...(await streams(app, short ? { heads: 300, opened: 200 } : { heads: 4000, opened: 2000 })),
       );
     if (wanted('floods') && !short) wrong.push(...(await floods(app, 200)));
+    if (wanted('restores') && !short) wrong.push(...(await restores(app, cluster.url, 40)));
     if (wanted('throughput') && !short) await throughput(app, pool, cluster.url, 6);
     if (wanted('kills'))
       wrong.push(

@@ -6,6 +6,7 @@ import {
   type Role,
 } from '@rusty-wren/contract';
 import { Hono } from 'hono';
+import { readBackups } from '../backup';
 import type { Db, Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
 import { deed, lastChanges, readDone } from './audit';
@@ -86,6 +87,7 @@ export function leadRoutes(pool: Pool): Hono {
       });
       return c.json(await people(pool));
     })
+    .get('/backups', async (c) => c.json(await readBackups(pool)))
     .get('/devices', async (c) => c.json(await devices(pool, sessionIn(c).id)))
     .delete('/devices/:id', async (c) => {
       const id = pathId(c, 'id', 'device');

@@ -76,6 +76,7 @@ export const MAY: Readonly<Record<string, May>> = {
   'GET /api/people': 'lead',
   'POST /api/people': 'lead',
   'PUT /api/people/:id': 'lead',
+  'GET /api/backups': 'lead',
   'GET /api/devices': 'lead',
   'DELETE /api/devices/:id': 'lead',
   'GET /api/instruments': 'lead',

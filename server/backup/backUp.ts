@@ -1,20 +1,11 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import {
-  access,
-  constants,
-  copyFile,
-  link,
-  open,
-  readdir,
-  rm,
-  unlink,
-  type FileHandle,
-} from 'node:fs/promises';
+import { access, constants, copyFile, link, open, readdir, rm, type FileHandle } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import pg from 'pg';
 import type { Moment } from './moment';
 import { runOn } from './programs';
+import { sealed, type Seal } from './seal';
 import { migrationsOf, rowsIn, tablesOf } from './tables';
 
 export const BACKUP_FORMAT = 'rusty-wren-backup/1';
@@ -25,6 +16,8 @@ export interface BackupHead extends Moment {
   /** Of the archive: its bytes, and the SHA-256 of them in hexadecimal. */
   bytes: number;
   sha256: string;
+  /** Where it is sealed with a passphrase. */
+  seal?: Seal;
 }
 
 const hashOf = async (bytes: AsyncIterable<Buffer>): Promise<string> => {
@@ -41,7 +34,8 @@ export const hashFrom = (file: string, start: number): Promise<string> =>
 async function nameless(beside: string): Promise<FileHandle> {
   const name = `${beside}.${randomUUID()}.archive`;
   const held = await open(name, 'wx+', 0o600);
-  await unlink(name);
+  // Another may have taken it for one that was left by a killed one.
+  await rm(name, { force: true });
   return held;
 }
 
@@ -55,7 +49,8 @@ const isThere = (file: string): Error => new Error(`${file} is there already; na
 async function clearParts(file: string): Promise<void> {
   const [folder, name] = [dirname(file), basename(file)];
   for (const part of await readdir(folder))
-    if (part.startsWith(`${name}.`) && part.endsWith('.part')) await rm(join(folder, part), { force: true });
+    if (part.startsWith(`${name}.`) && /\.(part|archive)$/.test(part))
+      await rm(join(folder, part), { force: true });
 }
 
 /** Writes a backup where it is to stand, under its name only once it is whole. Throws where something stands there by then. */
@@ -79,11 +74,18 @@ async function writeWhole(file: string, head: BackupHead, archive: FileHandle): 
   }
 }
 
+/** Puts what was written out into another file without a name, sealed. Returns what it is opened with. */
+async function sealInto(to: FileHandle, from: FileHandle, passphrase: string): Promise<Seal> {
+  const { seal, bytes } = await sealed(fromStart(from), passphrase);
+  for await (const some of bytes) await to.write(some);
+  return seal;
+}
+
 /**
- * Writes everything a database holds into one file, as it stood at one moment, whoever goes on writing. Returns what stands at its
- * head. Throws where the file is there already, and leaves none behind where it fails.
+ * Writes everything a database holds into one file, as it stood at one moment, whoever goes on writing; sealed where there is a
+ * passphrase. Returns what stands at its head. Throws where the file is there already, and leaves none behind where it fails.
  */
-export async function backUp(url: string, file: string): Promise<BackupHead> {
+export async function backUp(url: string, file: string, passphrase?: string): Promise<BackupHead> {
   // Before anything is read: it is made sure of once more when it is written.
   const free = await access(file).then(
     () => false,
@@ -91,7 +93,8 @@ export async function backUp(url: string, file: string): Promise<BackupHead> {
   );
   if (!free) throw isThere(file);
   const client = new pg.Client({ connectionString: url });
-  const archive = await nameless(file);
+  const plain = await nameless(file);
+  const archive = passphrase === undefined ? plain : await nameless(file);
   try {
     await client.connect();
     // The archive, and what is counted, show the same moment.
@@ -103,7 +106,8 @@ export async function backUp(url: string, file: string): Promise<BackupHead> {
     const migrations = await migrationsOf(client);
     if (migrations.length === 0) throw new Error('this database holds no bench.');
     const rows = await rowsIn(client, await tablesOf(client, { all: true }));
-    await runOn(url, 'pg_dump', ['--format=custom', `--snapshot=${id}`], { to: archive.fd });
+    await runOn(url, 'pg_dump', ['--format=custom', `--snapshot=${id}`], { to: plain.fd });
+    const seal = passphrase === undefined ? null : await sealInto(archive, plain, passphrase);
     const head: BackupHead = {
       format: BACKUP_FORMAT,
       at: now.toISOString(),
@@ -111,11 +115,13 @@ export async function backUp(url: string, file: string): Promise<BackupHead> {
       rows,
       bytes: (await archive.stat()).size,
       sha256: await hashOf(fromStart(archive)),
+      ...(seal && { seal }),
     };
     await writeWhole(file, head, archive);
     return head;
   } finally {
-    await archive.close();
+    await plain.close();
+    if (archive !== plain) await archive.close();
     await client.end();
   }
 }

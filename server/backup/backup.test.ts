@@ -5,7 +5,7 @@ import { copyFile, mkdtemp, readdir, readFile, rm, truncate, writeFile } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
-import type { RackTag } from '@rusty-wren/contract';
+import type { Backups, RackTag } from '@rusty-wren/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
 import { migrate } from '../db/migrate';
@@ -14,8 +14,9 @@ import { Changes } from '../stream/changes';
 import { aCheckIn, emptyDatabase, note, openBench, post, type TestBench } from '../testing/bench';
 import { asked, everything } from '../testing/everything';
 import { askedWith, signedIn } from '../testing/signedIn';
-import { backUp, exportShop, importShop, restore } from './index';
+import { backUp, exportShop, importShop, Nightly, rehearse, restore } from './index';
 import { tablesOf } from './tables';
+import { nightlyName } from './thin';
 
 let bench: TestBench;
 let folder: string;
@@ -350,5 +351,83 @@ describe('an export', () => {
     await writeFile(file, whole);
     await rm(join(out, 'shop.json'));
     await expect(importShop(url, out)).rejects.toThrow('shop.json is not there');
+  });
+});
+
+describe('a sealed backup', () => {
+  it('holds nothing that can be read, and comes in with its passphrase alone', async () => {
+    const file = join(folder, 'sealed.backup');
+    await backUp(bench.url, file, 'nineteen warm restarts');
+    const plain = join(folder, 'plain.backup');
+    await backUp(bench.url, plain);
+    // Its archive begins as PostgreSQL's does; the sealed one does not.
+    expect((await readFile(plain)).includes('PGDMP')).toBe(true);
+    expect((await readFile(file)).includes('PGDMP')).toBe(false);
+    const url = await anEmptyOne();
+    await expect(restore(url, file)).rejects.toThrow('is sealed: BACKUP_PASSPHRASE says with what.');
+    await expect(restore(url, file, 'twenty warm restarts')).rejects.toThrow('the passphrase is not the one');
+    expect(await isEmpty(url)).toBe(true);
+    await restore(url, file, 'nineteen warm restarts');
+    expect((await everything(url))['bench_entry']).toEqual((await everything(bench.url))['bench_entry']);
+  });
+});
+
+describe('backups by night', () => {
+  const standing = async (): Promise<Backups> =>
+    (await (await bench.app.request('/api/backups')).json()) as Backups;
+
+  it('are made, copied, read again, thinned and rehearsed, by one process, and the lead is told how each went', async () => {
+    expect(await standing()).toEqual({ places: [], rehearsal: null });
+    const [disk, stick] = [join(folder, 'disk'), join(folder, 'stick')];
+    const keeping = { owner: bench.url, folders: [disk, stick], passphrase: 'nineteen warm restarts' };
+    const now = new Date();
+    await Promise.all([1, 2, 3].map(() => new Nightly(bench.pool, keeping, () => now).look()));
+    expect(await readdir(disk)).toEqual([nightlyName(now)]);
+    expect(await readdir(stick)).toEqual([nightlyName(now)]);
+    expect(await readFile(join(stick, nightlyName(now)))).toEqual(
+      await readFile(join(disk, nightlyName(now))),
+    );
+    const { places, rehearsal } = await standing();
+    expect(places.map(({ place, problem }) => [place, problem])).toEqual([
+      [stick, null],
+      [disk, null],
+    ]);
+    expect(places[0]!.last!.at).toBe(now.toISOString());
+    expect(rehearsal).toEqual({ at: now.toISOString(), problem: null });
+    // Nothing of the rehearsal stays.
+    const { rows } = await bench.pool.query("SELECT 1 FROM pg_database WHERE datname LIKE 'rehearsal%'");
+    expect(rows).toEqual([]);
+    // Nothing is due an hour later.
+    await new Nightly(bench.pool, keeping, () => new Date(now.getTime() + 3_600_000)).look();
+    expect(await readdir(disk)).toHaveLength(1);
+  });
+
+  it('that cannot be made somewhere say so, and are made where they can', async () => {
+    await writeFile(join(folder, 'no folder'), '');
+    const folders = [join(folder, 'disk'), join(folder, 'no folder')];
+    const later = new Date(Date.now() + 30 * 3_600_000);
+    await new Nightly(bench.pool, { owner: bench.url, folders }, () => later).look();
+    const { places } = await standing();
+    const of = (name: string) => places.find(({ place }) => place.endsWith(name))!;
+    expect([of('no folder').last, of('disk').problem]).toEqual([null, null]);
+    expect(of('no folder').problem).toMatch(/EEXIST|ENOTDIR/);
+  });
+
+  it('a rehearsal finds what is not as it stands in the shop', async () => {
+    const file = join(folder, 'rehearsed.backup');
+    await backUp(bench.url, file);
+    await rehearse(bench.url, file);
+    // What was noted since is no difference.
+    await post(bench.app, '/api/jobs', aCheckIn());
+    await rehearse(bench.url, file);
+    const { rows } = await bench.pool.query<{ id: string }>('SELECT id FROM bench_entry LIMIT 1');
+    await bench.pool.query('ALTER TABLE bench_entry DISABLE TRIGGER USER');
+    await bench.pool.query(`UPDATE bench_entry SET noted_at = noted_at + interval '1 second' WHERE id = $1`, [
+      rows[0]!.id,
+    ]);
+    await expect(rehearse(bench.url, file)).rejects.toThrow(
+      '1 rows of bench_entry are not as they stand in the shop.',
+    );
+    await bench.pool.query('ALTER TABLE bench_entry ENABLE TRIGGER USER');
   });
 });

@@ -6,6 +6,7 @@ import pg from 'pg';
 import { BACKUP_FORMAT, hashFrom, type BackupHead } from './backUp';
 import { jsonIn, momentFields } from './moment';
 import { runOn, scriptOf } from './programs';
+import { opened, TAG } from './seal';
 import { tablesOf } from './tables';
 
 /** No head is longer than this. */
@@ -16,6 +17,7 @@ const headSchema = Joi.object<BackupHead>({
   ...momentFields,
   bytes: Joi.number().integer().min(1).required(),
   sha256: Joi.string().hex().length(64).required(),
+  seal: Joi.object({ salt: Joi.string().base64().required(), iv: Joi.string().base64().required() }),
 }).required();
 
 /** What stands at the head of a backup, and at which byte its archive begins. Throws where it is no backup, or not whole. */
@@ -62,13 +64,28 @@ const SIGNED_OUT = `DO $signed_out$
   END $signed_out$;
 `;
 
+/** The archive of a backup, opened where it is sealed. Throws where it is sealed and there is no passphrase, or another. */
+async function archiveOf(file: string, passphrase: string | undefined): Promise<AsyncIterable<Buffer>> {
+  const { head, start } = await readHead(file);
+  if (!head.seal) return createReadStream(file, { start }) as AsyncIterable<Buffer>;
+  if (passphrase === undefined) throw new Error(`${file} is sealed: BACKUP_PASSPHRASE says with what.`);
+  const end = start + head.bytes - TAG;
+  const tag = Buffer.concat((await createReadStream(file, { start: end }).toArray()) as Buffer[]);
+  const { seal } = head;
+  const open = (): AsyncIterable<Buffer> =>
+    opened(createReadStream(file, { start, end: end - 1 }), { seal, tag, passphrase });
+  // Once through before any of it is used: only at its end is it known to be what was sealed.
+  for await (const _ of open());
+  return open();
+}
+
 /**
  * Puts a backup into an empty database, whole or not at all: in one transaction it comes in, is counted, and its sessions go; what is
  * cut off in the middle was never there. Returns its head. Throws where it is damaged or of a later program, where anything is in the
  * database already, or where what came in is not what was counted.
  */
-export async function restore(url: string, file: string): Promise<BackupHead> {
-  const { head, start } = await readHead(file);
+export async function restore(url: string, file: string, passphrase?: string): Promise<BackupHead> {
+  const { head } = await readHead(file);
   const known = await readdir(new URL('../db/migrations/', import.meta.url));
   const later = head.migrations.find((name) => !known.includes(name));
   if (later) throw new Error(`${file} was made by a later Rusty Wren (it has ${later}).`);
@@ -80,10 +97,11 @@ export async function restore(url: string, file: string): Promise<BackupHead> {
   } finally {
     await client.end();
   }
+  const archive = await archiveOf(file, passphrase);
   async function* inOneGo(): AsyncGenerator<Buffer | string> {
     // Begun and ended here, not by the program that reads it: that would end it where its script is cut off.
     yield 'BEGIN;\n';
-    yield* scriptOf(createReadStream(file, { start })) as AsyncIterable<Buffer>;
+    yield* scriptOf(Readable.from(archive, { objectMode: false })) as AsyncIterable<Buffer>;
     yield `\n${countedIn(head)}${SIGNED_OUT}COMMIT;\n`;
   }
   await runOn(

@@ -1,7 +1,8 @@
 import pg from 'pg';
 
 /** What is only ever added to: who works here has no right to change it, and the owner is stopped by triggers. */
-const ONLY_ADDED_TO = 'bench_entry, audit, part_move, spec_card, shop_rules, price_line, own_order, learning';
+const ONLY_ADDED_TO =
+  'bench_entry, audit, part_move, spec_card, shop_rules, price_line, own_order, learning, backup_run';
 /** PostgreSQL's codes: the role is there already, made by another process at the same moment included. */
 const THERE: readonly (string | undefined)[] = ['42710', '23505'];
 

@@ -161,6 +161,14 @@ it('a page lets in no script and no style of its text, but for what carries its 
   await rm(webRoot, { recursive: true });
 });
 
+it('files of the interface are had so often and no oftener, and the API is none of them', async () => {
+  const app = createApp({ pool: bench.pool, changes: bench.changes, mostFiles: 5 });
+  const paths = ['/', '/assets/none.js', '/owner/none', '/calendar/none.ics', '/rack'];
+  for (const path of paths) expect((await app.request(path)).status).toBe(404);
+  expect((await app.request('/')).status).toBe(429);
+  expect((await app.request('/api/health')).status).toBe(200);
+});
+
 it('an interface that is not built is not there, and no database is blamed for it', async () => {
   const app = createApp({ pool: bench.pool, changes: bench.changes, webRoot: '/nowhere' });
   const response = await app.request('/job/x');

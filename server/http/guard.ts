@@ -91,7 +91,7 @@ export const atMost = (requests: number): MiddlewareHandler =>
     },
   });
 
-/** The same of who is not signed in: `isStranger` says so. They are answered late, too. */
+/** The same of who is not signed in, or what is asked without looking who asks: `isStranger` says so. They are answered late, too. */
 export function strangersAtMost(requests: number, isStranger: (c: Context) => boolean): MiddlewareHandler {
   const counted = atMost(requests);
   return async (c, next) => {

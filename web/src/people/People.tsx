@@ -1,13 +1,14 @@
 import type { ReactElement } from 'react';
 import { problemWords } from '../api/api';
 import { Loading, NotFetched } from '../ui/State';
+import { Backups } from './Backups';
 import { Changed } from './Changed';
 import { Devices } from './Devices';
 import { Instruments } from './Instruments';
 import { OnTheBooks } from './OnTheBooks';
 import { usePeopleQuery } from './peopleApi';
 
-/** What the lead sees to: who works here and as what, devices that are signed in, instruments, and what was changed. */
+/** What the lead sees to: who works here and as what, devices that are signed in, instruments, backups, and what was changed. */
 export function People(): ReactElement {
   const { data: people, error, refetch } = usePeopleQuery();
   if (error && !people) return <NotFetched why={problemWords(error)} onRetry={() => void refetch()} />;
@@ -17,6 +18,7 @@ export function People(): ReactElement {
       <div className="grid content-start gap-10">
         <OnTheBooks people={people} />
         <Instruments />
+        <Backups />
       </div>
       <div className="grid content-start gap-10">
         <Devices />

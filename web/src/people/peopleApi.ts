@@ -1,4 +1,4 @@
-import type { Device, Done, Instrument, PersonOnBooks, Role } from '@rusty-wren/contract';
+import type { Backups, Device, Done, Instrument, PersonOnBooks, Role } from '@rusty-wren/contract';
 import { api } from '../api/api';
 
 export interface PersonChange {
@@ -28,6 +28,7 @@ export const peopleApi = api.injectEndpoints({
       query: (id) => ({ url: `devices/${id}`, method: 'DELETE' }),
       invalidatesTags: ['People'],
     }),
+    backups: build.query<Backups, void>({ query: () => ({ url: 'backups' }), providesTags: ['People'] }),
     instruments: build.query<Instrument[], void>({
       query: () => ({ url: 'instruments' }),
       providesTags: ['People'],
@@ -48,6 +49,7 @@ export const {
   usePeopleQuery,
   useAddPersonMutation,
   useChangePersonMutation,
+  useBackupsQuery,
   useDevicesQuery,
   useEndDeviceMutation,
   useInstrumentsQuery,
