@@ -2,6 +2,7 @@ import { basename } from 'node:path';
 import { resetLead } from '../server/access/resetLead';
 import { backUp, exportShop, importShop, rehearse, restore } from '../server/backup';
 import { connect } from '../server/db/pool';
+import { pepper } from './packages.mjs';
 import { startPostgres } from './postgres.mjs';
 
 /** What backups are sealed with; not in a command that others on this machine see running. */
@@ -65,6 +66,7 @@ if (!command || !place) {
 const given = process.env['DATABASE_URL'];
 const cluster = given ? null : await startPostgres('demo-db');
 const url = given ?? cluster?.url;
+if (!given) process.env['PEPPER'] ||= pepper();
 try {
   if (!url) throw new Error('no database.');
   console.log(await command.run(url, place));

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -24,6 +24,15 @@ export function installPackages() {
   execFileSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: 'inherit' });
   mkdirSync(join(ROOT, 'node_modules'), { recursive: true });
   writeFileSync(stamp, lock);
+}
+
+/** What this machine puts to every PIN before it is hashed; made once, kept beside the database and not in it. */
+export function pepper() {
+  const file = join(DATA, 'pepper');
+  mkdirSync(DATA, { recursive: true });
+  if (!existsSync(file))
+    writeFileSync(file, `${randomBytes(32).toString('hex')}\n`, { mode: 0o600, flag: 'wx' });
+  return readFileSync(file, 'utf8').trim();
 }
 
 /** Whether this process is root. */

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { DATA, giveUp, installPackages, ROOT } from './packages.mjs';
+import { DATA, giveUp, installPackages, pepper, ROOT } from './packages.mjs';
 import { startPostgres } from './postgres.mjs';
 
 const fresh = process.argv.includes('--fresh-demo');
@@ -52,6 +52,7 @@ const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 
   env: {
     ...process.env,
     ...database.env,
+    PEPPER: process.env.PEPPER || pepper(),
     // On this disk at least, where nobody has named another place.
     BACKUP_FOLDERS: process.env.BACKUP_FOLDERS || (given ? '' : join(DATA, 'backups')),
     PORT: String(port),

@@ -16,7 +16,7 @@ import { deed, refused } from './audit';
 import { FIRST_LEAD, forgetFirstCode, isFirstCode } from './firstCode';
 import { giveToken, sessionIn, tokenIn } from './guard';
 import { inTurn } from './queue';
-import { hashOfSecret, isSecret } from './secret';
+import { hashOfSecret, isOfBefore, isSecret } from './secret';
 import {
   amongPeople,
   deviceOf,
@@ -60,6 +60,13 @@ async function proves(pool: Pool, c: Context, account: string, secret: string): 
     const begun = await beginTry(pool, { account, address: addressOf(c), device });
     const isRight = await isSecret(secret, rows[0]?.secret ?? null);
     if (isRight) await wasRight(pool, begun);
+    const kept = rows[0]?.secret;
+    if (isRight && kept && isOfBefore(kept))
+      await pool.query('UPDATE account SET secret = $2 WHERE id = $1 AND secret = $3', [
+        account,
+        await hashOfSecret(secret),
+        kept,
+      ]);
     return { who: rows[0] ? account : null, tried: begun, right: isRight };
   });
   if (right) return true;

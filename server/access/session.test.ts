@@ -10,7 +10,7 @@ import {
   type SessionState,
 } from '@rusty-wren/contract';
 import { createApp } from '../app';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { aCheckIn, note, openBench, SHIPPED_COST, type TestBench } from '../testing/bench';
 import { signedIn } from '../testing/signedIn';
 import { firstCode } from './firstCode';
@@ -72,6 +72,27 @@ describe('a secret', () => {
     expect(await isSecret('482917', pinHash)).toBe(false);
     expect(await hashOfSecret(PIN)).not.toBe(pinHash);
     expect(pinHash).not.toContain(PIN);
+  });
+  it('is kept with what the machine puts to it and the database does not have, and one of before is kept anew', async () => {
+    const id = await somebody();
+    const keptOf = async () =>
+      (await bench.pool.query<{ secret: string }>('SELECT secret FROM account WHERE id = $1', [id])).rows[0]!
+        .secret;
+    vi.stubEnv('PEPPER', 'of this machine');
+    try {
+      expect((await new Browser().signIn(id)).status).toBe(200);
+      const kept = await keptOf();
+      expect(kept).toMatch(/^scrypt-peppered\$/);
+      expect((await new Browser().signIn(id)).status).toBe(200);
+      expect(await keptOf()).toBe(kept);
+      // The database alone, or another machine, opens nothing.
+      vi.stubEnv('PEPPER', 'of another machine');
+      expect(await isSecret(PIN, kept)).toBe(false);
+      vi.stubEnv('PEPPER', '');
+      expect(await isSecret(PIN, kept)).toBe(false);
+    } finally {
+      vi.unstubAllEnvs();
+    }
   });
   it('opens nothing where none was kept', async () => {
     expect(await isSecret('', null)).toBe(false);

@@ -1,5 +1,5 @@
 import { X509Certificate } from 'node:crypto';
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { generate, type SubjectAltNameEntry } from 'selfsigned';
@@ -18,7 +18,8 @@ export interface LanCertificates {
 }
 
 const DAY_MS = 86_400_000;
-const AUTHORITY_DAYS = 3650;
+/** A key that got away is worth nothing after so long; phones trust a new one then. */
+const AUTHORITY_DAYS = 730;
 /** Phones take no certificate of a server that holds longer than 398 days. */
 const SERVER_DAYS = 390;
 /** A certificate is made anew so long before it ends. */
@@ -26,8 +27,17 @@ const AHEAD_DAYS = 30;
 
 const daysFromNow = (days: number): Date => new Date(Date.now() + days * DAY_MS);
 
-/** Both files or neither. */
+/** Both files or neither. Throws where others on this machine may read the key. */
 const readPair = async (folder: string, name: string): Promise<Pair | null> => {
+  const file = join(folder, `${name}.key`);
+  const mode = await stat(file).then(
+    (is) => is.mode,
+    () => 0,
+  );
+  if (mode & 0o077)
+    throw new Error(
+      `${file} can be read by others on this machine. If nobody has: chmod 600 it. If somebody may have: remove ${folder}, and let phones trust the new one.`,
+    );
   try {
     const [cert, key] = await Promise.all(
       ['crt', 'key'].map((end) => readFile(join(folder, `${name}.${end}`), 'utf8')),

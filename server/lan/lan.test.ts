@@ -1,5 +1,5 @@
 import { X509Certificate } from 'node:crypto';
-import { mkdtemp, readFile, rm, stat } from 'node:fs/promises';
+import { chmod, mkdtemp, readFile, rm, stat } from 'node:fs/promises';
 import https from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -43,6 +43,14 @@ describe('the certificates of a shop', () => {
   it('have keys that nobody else reads', async () => {
     for (const name of ['authority.key', 'server.key'])
       expect((await stat(join(folder, name))).mode & 0o077).toBe(0);
+  });
+
+  it('are not served with where others on the machine could read a key', async () => {
+    const key = join(folder, 'authority.key');
+    await chmod(key, 0o640);
+    await expect(lanCertificates(folder, ['192.0.2.8'])).rejects.toThrow(`${key} can be read by others`);
+    await chmod(key, 0o600);
+    await lanCertificates(folder, ['192.0.2.8']);
   });
 
   it('are made anew where one is half there', async () => {
