@@ -9,6 +9,7 @@ import { sessionRoutes } from './access/routes';
 import type { Pool } from './db/pool';
 import { atMost, behind, LOOPBACK, ownNamesOnly, strangersAtMost } from './http/guard';
 import { answerTo, refuse } from './http/problem';
+import { caughtUp, Keeping } from './cards/behind';
 import { Outlooks } from './cards/outlooks';
 import { calendarRoutes, dayRoutes } from './day/routes';
 import { findRoutes } from './find/routes';
@@ -110,10 +111,11 @@ export function createApp({
   mostFromOwners,
 }: AppParts): Hono {
   const app = new Hono();
-  const announcer = new Announcer(pool, (jobId, entries) => {
+  const cards = new Keeping(pool, (jobId, entries) => {
     outlooks.grew(jobId, entries);
     learner?.want();
   });
+  const announcer = new Announcer(pool, (jobId, entries) => cards.grew(jobId, entries));
   app.use(behind(proxies));
   app.use(ownNamesOnly(names));
   app.use('/api/*', atMost(mostRequests));
@@ -177,6 +179,7 @@ export function createApp({
     strangersAtMost(MOST_FROM_INSTRUMENTS, (c) => c.get('session') === null),
   );
   app.use('/api/*', guarded(pool));
+  app.use('/api/*', caughtUp(pool));
   const limited = bodyLimit({
     maxSize: BODY_LIMIT,
     onError: () => Promise.reject(refuse(400, 'The body is too large.')),

@@ -1,9 +1,62 @@
+import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import http from 'node:http';
+import { join } from 'node:path';
 import pg from 'pg';
 import type { App } from './bench';
-import { hang, note } from './bench';
+import { freePort } from '../postgres.mjs';
+import { ROOT } from '../packages.mjs';
+import { hang, note, sleep } from './bench';
 
 const CLIENTS = 8;
+
+/** An app that has one route, which takes a note in and inserts it as a row, and nothing else: in a process of its own, like ours. */
+const EMPTY = `
+import { serve } from '@hono/node-server';
+import { Hono } from 'hono';
+import pg from 'pg';
+const pool = new pg.Pool({ connectionString: process.env.DATABASE_URL, max: 10 });
+const app = new Hono().post('/note', async (c) => {
+  const { entries: [{ id, notedAt, kind, body }] } = await c.req.json();
+  await pool.query({ name: 'raw', text: 'INSERT INTO raw_entry VALUES ($1, $2, 1, $3, $4, $5)', values: [id, id, notedAt, kind, JSON.stringify(body)] });
+  return c.json({ entries: [{ id }] }, 201);
+});
+serve({ fetch: app.fetch, port: Number(process.env.PORT), hostname: '127.0.0.1' });
+`;
+
+/** Starts it; returns how to post a note to it, and how to end it. */
+async function emptyApp(
+  databaseUrl: string,
+): Promise<{ post: (body: object) => Promise<number>; end: () => void }> {
+  const port = await freePort();
+  const child = spawn(process.execPath, ['--input-type=module', '--eval', EMPTY], {
+    cwd: join(ROOT, 'server'),
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port) },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  const agent = new http.Agent({ keepAlive: true, maxSockets: 64 });
+  const post = (body: object): Promise<number> =>
+    new Promise((resolve) => {
+      const request = http.request(
+        {
+          agent,
+          host: '127.0.0.1',
+          port,
+          method: 'POST',
+          path: '/note',
+          headers: { 'content-type': 'application/json' },
+        },
+        (response) => {
+          response.resume();
+          response.on('end', () => resolve(response.statusCode ?? 0));
+        },
+      );
+      request.on('error', () => resolve(0));
+      request.end(JSON.stringify(body));
+    });
+  while ((await post({ entries: [note('there?')] })) !== 201) await sleep(50);
+  return { post, end: () => void child.kill('SIGKILL') };
+}
 
 /** How many times a second the clients got something done, all together, for so many seconds. */
 async function rate(seconds: number, once: (client: number) => Promise<number>): Promise<number> {
@@ -67,11 +120,21 @@ export async function throughput(
   const single = await singleOn((c) => jobs[c]!);
   const batch = await inBatches();
   const last = await raw();
+  const empty = await emptyApp(databaseUrl);
+  const bare = await rate(seconds, async () =>
+    (await empty.post({ entries: [note('timed')] })) === 201 ? 1 : 0,
+  );
+  const fresh = await hang(app, CLIENTS);
+  const again = await singleOn((c) => fresh[c]!);
+  empty.end();
   await Promise.all(clients.map((client) => client.end()));
   await pool.query('DROP TABLE raw_entry');
   const base = (first + last) / 2;
   const say = (of: number): string => `${Math.round(of)}/s, ${((100 * of) / base).toFixed(0)} %`;
   console.log(
     `  throughput, ${CLIENTS} clients; raw single-row commits ${Math.round(first)} and ${Math.round(last)}/s. Entries over the API: one job ${say(oneJob)}; eight jobs ${say(single)}; in batches of 50 ${say(batch)}`,
+  );
+  console.log(
+    `  a note costs ${(bare / again).toFixed(1)} times what an empty Hono route with one insert does (${Math.round(bare)}/s beside ${Math.round(again)}/s; wanted 3)`,
   );
 }

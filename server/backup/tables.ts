@@ -12,6 +12,7 @@ export interface Table {
 /** Worked out of the logs: made anew wherever they are wanted. */
 const WORKED_OUT = [
   'job_card',
+  'card_behind',
   'squeeze',
   'carburettor_seen',
   'word',

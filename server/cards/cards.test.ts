@@ -3,7 +3,10 @@ import type { ClosedPage, JobWithLog, NewEntry, RackTag } from '@rusty-wren/cont
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aCheckIn, note, openBench, post, type TestBench } from '../testing/bench';
+import { createApp } from '../app';
+import { addEntries } from '../jobs/note';
 import { CARD_VERSION, wordsIn } from './card';
+import { catchUp } from './behind';
 import { rebuildCards } from './project';
 
 let bench: TestBench;
@@ -86,6 +89,7 @@ describe('the cards', () => {
       ),
       { numRuns: 12 },
     );
+    await catchUp(bench.pool);
     const before = await kept();
     expect(before.cards).toHaveLength(3);
     for (const jobId of jobs) {
@@ -114,6 +118,7 @@ describe('the cards', () => {
       add(jobId, note('and again')),
     ]);
     expect(made).toBeGreaterThan(0);
+    await catchUp(bench.pool);
     const { rows } = await bench.pool.query<{ seq: number }>('SELECT seq FROM job_card WHERE job_id = $1', [
       jobId,
     ]);
@@ -214,5 +219,33 @@ describe('the words of a job', () => {
       'hb2231',
     ]);
     expect(wordsIn(['', '  --  ', 'x'.repeat(50)])).toEqual([]);
+  });
+});
+
+describe('a card behind its log', () => {
+  const behind = async (): Promise<number> =>
+    (await bench.pool.query('SELECT 1 FROM card_behind')).rowCount ?? 0;
+
+  it('holds nobody up who notes, and is made anew before any list is told, whichever process is asked', async () => {
+    const jobId = await aJob();
+    const other = bench.asLead(createApp({ pool: bench.atWork, changes: bench.changes }));
+    for (let n = 0; n < 3; n++) {
+      const entry: NewEntry = { ...note(''), kind: 'stage', body: { stage: n % 2 ? 'bench' : 'hook' } };
+      await addEntries(bench.atWork, jobId, [entry]);
+      expect(await behind()).toBe(1);
+      const rack = (await (await other.request('/api/jobs?show=open')).json()) as RackTag[];
+      expect(rack.find(({ job }) => job.id === jobId)!.stage).toBe(n % 2 ? 'bench' : 'hook');
+      expect(await behind()).toBe(0);
+    }
+  });
+
+  it('is made anew though whoever left it so has ended, and by several at once', async () => {
+    const jobId = await aJob();
+    await bench.pool.query('UPDATE job_card SET seq = 0 WHERE job_id = $1', [jobId]);
+    await bench.pool.query('INSERT INTO card_behind VALUES ($1)', [jobId]);
+    await Promise.all([1, 2, 3, 4].map(() => catchUp(bench.atWork)));
+    const { rows } = await bench.pool.query('SELECT seq FROM job_card WHERE job_id = $1', [jobId]);
+    expect(await behind()).toBe(0);
+    expect((rows[0] as { seq: number }).seq).toBeGreaterThan(0);
   });
 });

@@ -58,6 +58,11 @@ export async function project(client: pg.PoolClient, jobIds: Iterable<string>): 
         leaving = EXCLUDED.leaving, model = EXCLUDED.model`,
     values: [JSON.stringify(cards)],
   });
+  await client.query({
+    name: 'no_more_behind',
+    text: 'DELETE FROM card_behind WHERE job_id = ANY($1)',
+    values: [ids],
+  });
   await keepLessons(
     client,
     read.map(({ row, job, picture, account }) => ({

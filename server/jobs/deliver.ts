@@ -56,7 +56,7 @@ const isBadData = (error: unknown): boolean =>
  */
 async function note(pool: Pool, parcels: readonly Parcel[]): Promise<(Entry | Refusal)[]> {
   try {
-    return await inTransaction(pool, (client) => noteEntries(client, parcels));
+    return await noteEntries(pool, parcels);
   } catch (error) {
     if (!isBadData(error)) throw error;
     if (parcels.length === 1) return [{ status: 400, error: 'the database does not take it.' }];

@@ -1,6 +1,7 @@
 import type { NewEntry, Parcel } from '@rusty-wren/contract';
 import type { Entry } from '@rusty-wren/core/log';
 import type pg from 'pg';
+import type { Db } from '../db/pool';
 import { project } from '../cards/project';
 import { refuse } from '../http/problem';
 
@@ -32,18 +33,15 @@ const isAhead = (entry: NewEntry, now: number): boolean => Date.parse(entry.note
 const AHEAD: Refusal = { status: 400, error: 'notedAt lies in the future.' };
 
 /**
- * Adds entries to their jobs' logs, in the order given, in one statement, and makes the jobs' cards anew: inside the caller's
- * transaction. One already there is passed over, so sending twice is harmless. Returns, entry by entry, what stands on the log with its order, or why it was not taken in.
+ * Adds entries to their jobs' logs, in the order given, in one statement; their jobs' cards are behind then, until they are made anew.
+ * One already there is passed over, so sending twice is harmless. Returns, entry by entry, what stands on the log with its order, or why it was not taken in.
  */
-export async function noteEntries(
-  client: pg.PoolClient,
-  parcels: readonly Parcel[],
-): Promise<(Entry | Refusal)[]> {
+export async function noteEntries(db: Db, parcels: readonly Parcel[]): Promise<(Entry | Refusal)[]> {
   const now = Date.now();
   const sent = parcels.flatMap(({ jobId, entry }, at) => (isAhead(entry, now) ? [] : [{ at, jobId, entry }]));
   const outcomes: (Entry | Refusal)[] = parcels.map(() => AHEAD);
   if (sent.length === 0) return outcomes;
-  const { rows } = await client.query<{ n: number; seq: number | null; refusal: string | null }>({
+  const { rows } = await db.query<{ n: number; seq: number | null; refusal: string | null }>({
     name: 'note_entries',
     text: 'SELECT n, seq, refusal FROM note_entries($1)',
     values: [
@@ -65,8 +63,6 @@ export async function noteEntries(
     const { at, entry } = sent[n - 1]!;
     outcomes[at] = refusal ? REFUSALS[refusal]! : standing(entry, seq!);
   }
-  const grown = rows.flatMap((r) => (r.refusal ? [] : [sent[r.n - 1]!.jobId]));
-  await project(client, grown);
   return outcomes;
 }
 
@@ -74,7 +70,8 @@ export async function noteEntries(
 export const isRefusal = (outcome: Entry | Refusal): outcome is Refusal => 'error' in outcome;
 
 /**
- * Adds entries to one job's log, all or none: inside the caller's transaction, which a throw rolls back. Throws 404 for no such
+ * Adds entries to one job's log, all or none, and makes its card anew: inside the caller's transaction, which a throw rolls back. Throws
+ * 404 for no such
  * job, 409 for an id that belongs to another job, 400 for a strike at nothing or a time that has not come.
  */
 export async function appendEntries(
@@ -82,8 +79,15 @@ export async function appendEntries(
   jobId: string,
   entries: readonly NewEntry[],
 ): Promise<Entry[]> {
+  const added = await addEntries(client, jobId, entries);
+  await project(client, [jobId]);
+  return added;
+}
+
+/** The same, with the card left behind: a single entry needs no transaction. */
+export async function addEntries(db: Db, jobId: string, entries: readonly NewEntry[]): Promise<Entry[]> {
   const outcomes = await noteEntries(
-    client,
+    db,
     entries.map((entry) => ({ jobId, entry })),
   );
   const at = outcomes.findIndex(isRefusal);

@@ -18,7 +18,7 @@ import type { Announcer } from '../stream/announcer';
 import { checkIn } from './checkIn';
 import { closesUnsaid, deliver, openEndOf } from './deliver';
 import { readLog } from './log';
-import { appendEntries } from './note';
+import { addEntries, appendEntries } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readCarburettor } from '../specs/carburettor';
 import { learntHere, readLearnt } from '../learning/read';
@@ -59,9 +59,13 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
 /** Adds entries to a job's log, all or none; a closing without a reason only when nothing is left open by it. */
 async function addAll(pool: Pool, jobId: string, entries: readonly NewEntry[]): Promise<Entry[]> {
   const closing = entries.findIndex((entry) => closesUnsaid({ jobId, entry }));
+  if (closing < 0)
+    return entries.length === 1
+      ? addEntries(pool, jobId, entries)
+      : inTransaction(pool, (client) => addEntries(client, jobId, entries));
   return await inTransaction(pool, async (client) => {
     const added = await appendEntries(client, jobId, entries);
-    const open = closing < 0 ? null : await openEndOf(client, jobId);
+    const open = await openEndOf(client, jobId);
     if (open)
       throw refuse(400, `entries[${closing}].body.reason is missing, and the job is not finished: ${open}`);
     return added;

@@ -15,6 +15,7 @@ import {
 } from '@rusty-wren/core/learning';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import type pg from 'pg';
+import { catchUp } from '../cards/behind';
 import { inTransaction, type Pool } from '../db/pool';
 import { talliedElsewhere } from './read';
 
@@ -95,6 +96,8 @@ export class Learner {
   private async run(): Promise<void> {
     while (this.again && !this.stopped) {
       this.again = false;
+      // What closed jobs teach stands beside their cards.
+      await catchUp(this.pool);
       while (!this.stopped && (await inTransaction(this.pool, (client) => this.oneOwner(client))))
         this.toTally = true;
       if (this.stopped) return;

@@ -3,7 +3,7 @@ import type { Entry } from '@rusty-wren/core/log';
 import type { Db } from '../db/pool';
 
 /** Changes are told at most this late, so that many go in one notice. */
-const GATHER_MS = 10;
+const GATHER_MS = 40;
 /** PostgreSQL carries 8,000 bytes in one notice; one change takes about 60. */
 const CHANGES_A_NOTICE = 100;
 
