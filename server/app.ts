@@ -118,6 +118,11 @@ export function createApp({
   const announcer = new Announcer(pool, (jobId, entries) => cards.grew(jobId, entries));
   app.use(behind(proxies));
   app.use(ownNamesOnly(names));
+  // What is private is kept by nobody on the way, nor by the browser but where an answer says how.
+  app.use('/api/*', async (c, next) => {
+    await next();
+    if (!c.res.headers.has('Cache-Control')) c.header('Cache-Control', 'no-store');
+  });
   app.use('/api/*', atMost(mostRequests));
   app.use(
     '*',

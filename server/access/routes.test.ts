@@ -46,6 +46,12 @@ async function ask(
 }
 
 describe('who may ask what', () => {
+  it('is kept by nobody on the way, refusals included', async () => {
+    for (const path of ['/api/session', '/api/jobs?show=open', '/api/nothing', '/api/people'])
+      for (const app of [bench.app, bench.out])
+        expect([path, (await app.request(path)).headers.get('cache-control')]).toEqual([path, 'no-store']);
+  });
+
   it('is written down where it is refused: who asked for what, once for a while', async () => {
     const { cookie, account } = await signedIn(bench.pool, 'reader', 'A curious reader');
     for (let n = 0; n < 3; n++) expect(await ask('PUT /api/specs', { cookie })).toBe(403);

@@ -23,11 +23,13 @@ export function SecretField({
   onDone: (secret: string) => void;
 }): ReactElement {
   const [secret, setSecret] = useState('');
+  const [shown, setShown] = useState(false);
   const id = useId();
   const send = (what: string): void => {
     if (!what || busy) return;
     onDone(what);
     setSecret('');
+    setShown(false);
   };
   const tap = (digit: string): void => {
     const next = secret + digit;
@@ -45,7 +47,7 @@ export function SecretField({
       </label>
       <input
         id={id}
-        type="password"
+        type={shown ? 'text' : 'password'}
         autoFocus
         autoComplete="current-password"
         maxLength={SECRET.most}
@@ -55,6 +57,9 @@ export function SecretField({
         onChange={(e) => setSecret(e.target.value)}
         className="mt-1 min-h-14 w-full rounded-md border-2 border-line bg-card px-3 text-2xl tracking-[0.4em]"
       />
+      <Button look="quiet" className="!px-0" aria-pressed={shown} onClick={() => setShown(!shown)}>
+        {shown ? 'Hide it' : 'Show it'}
+      </Button>
       {problem && (
         <p id={`${id}-problem`} role="alert" className="mt-2 font-semibold text-rust">
           {problem}

@@ -63,6 +63,15 @@ describe('a PIN', () => {
     await userEvent.type(screen.getByLabelText('PIN'), 'a good long one{Enter}');
     expect(said).toEqual(['a good long one']);
   });
+  it('is hidden, may be shown while it is typed, and is hidden again for the next', async () => {
+    const said = field();
+    const hidden = () => screen.getByLabelText('PIN').getAttribute('type') === 'password';
+    expect(hidden()).toBe(true);
+    await userEvent.click(screen.getByRole('button', { name: 'Show it' }));
+    expect(hidden()).toBe(false);
+    await userEvent.type(screen.getByLabelText('PIN'), 'a good long one{Enter}');
+    expect([said, hidden()]).toEqual([['a good long one'], true]);
+  });
   it('nothing is sent of nothing', async () => {
     const said = field();
     await userEvent.type(screen.getByLabelText('PIN'), '{Enter}');
