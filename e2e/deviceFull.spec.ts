@@ -60,7 +60,7 @@ const RUNS: readonly Run[] = (['killed', 'closed'] as const).flatMap((ends) => [
 ]);
 
 const statusOf = async (page: Page): Promise<string> =>
-  (await page.getByRole('banner').getByRole('status').allInnerTexts()).join(' ');
+  (await page.getByRole('status').allInnerTexts()).join(' ');
 
 test.describe.configure({ mode: 'serial' });
 for (const run of RUNS)

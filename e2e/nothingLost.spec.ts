@@ -156,7 +156,7 @@ test('a browser that keeps nothing says so before anybody walks off, and still s
   await checkIn(page, trimmer('Full 1'));
   const back = await away(context);
   await noteOn(page, 'only in the page');
-  await expect(page.getByText('What is not sent yet is lost if this page closes.')).toBeVisible();
+  await expect(page.getByText('1 not sent yet, lost if this page closes: leave it open.')).toBeVisible();
   await expect(page.getByText(/kept here/)).toHaveCount(0);
   await back();
   await expect.poll(() => onServer(page, jobOf(page))).toEqual(['only in the page']);

@@ -5,6 +5,7 @@ import { Toaster } from 'sonner';
 import { useChangeSessionMutation } from '../api/api';
 import { roleOf } from '../hands/hands';
 import { Standing } from '../keeping/Standing';
+import { Trouble } from '../keeping/Trouble';
 import { Guarded } from '../ui/Guarded';
 import { useKeys } from './keys';
 import { themeTurned } from './settings';
@@ -101,6 +102,7 @@ export function Shell(): ReactElement {
           </button>
         </div>
       </header>
+      <Trouble />
       <main className="flex flex-1 flex-col">
         <Guarded key={pathname} what="This page">
           <Outlet />

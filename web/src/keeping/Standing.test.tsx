@@ -7,9 +7,10 @@ import { draw, NOTER } from '../testing/bench';
 import { checkInKey, keptDraft } from '../ui/useDraft';
 import { clockRead } from './clock';
 import { NotTaken } from './NotTaken';
-import { laidUp, notSent, noted, reachable, sent, unkeepable, unreachable } from './outbox';
+import { laidUp, notSent, noted, reachable, runsFull, sent, unkeepable, unreachable } from './outbox';
 import type { Kept } from './shelf';
 import { Standing } from './Standing';
+import { Trouble } from './Trouble';
 
 const entry = (id: string, what: Noted) => makeEntry(what, { id, notedAt: '2026-05-04T10:00:00.000Z' });
 const kept = (id: string, what: Noted, refused?: string): Kept => ({
@@ -67,15 +68,40 @@ describe('how it stands', () => {
     expect(screen.queryByRole('status')).toBeNull();
   });
 
-  it('says that nothing is kept, and what would be lost', () => {
-    const store = draw(<Standing />);
+  it('says that nothing is kept, and what would be lost; nothing is counted as kept meanwhile', () => {
+    const store = draw(
+      <>
+        <Standing />
+        <Trouble />
+      </>,
+    );
+    act(() => void store.dispatch(laidUp([kept('b', note('b'))])));
+    expect(screen.queryByRole('status')).toBeNull();
     act(() => {
       store.dispatch(noted([{ jobId: 'one', entry: entry('a', note('a')) }]));
       store.dispatch(unkeepable('This device is full.'));
     });
     expect(screen.getByRole('status').textContent).toContain(
-      'This device is full. 1 not sent yet, lost if this page closes: leave it open.',
+      'This device is full. 2 not sent yet, lost if this page closes: leave it open.',
     );
+    act(() => void store.dispatch(unreachable()));
+    expect(screen.getAllByRole('status').map((s) => s.textContent)).not.toContainEqual(
+      expect.stringContaining('kept here'),
+    );
+    act(() => void store.dispatch(sent(['a', 'b'])));
+    expect(screen.getByText(/Notes go straight to the server/)).toBeTruthy();
+  });
+
+  it('says that the device is nearly full, and what to do before the server is away, and while it is', () => {
+    const store = draw(<Trouble />);
+    act(() => void store.dispatch(runsFull(true)));
+    expect(screen.getByRole('status').textContent).toContain('make room before the server is ever away.');
+    act(() => void store.dispatch(unreachable()));
+    expect(screen.getByRole('status').textContent).toContain(
+      'make room, or what is noted next may not be kept.',
+    );
+    act(() => void store.dispatch(runsFull(false)));
+    expect(screen.queryByRole('status')).toBeNull();
   });
 
   it('tells of a clock that is off', () => {
