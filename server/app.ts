@@ -9,7 +9,7 @@ import { sessionRoutes } from './access/routes';
 import type { Pool } from './db/pool';
 import { atMost, behind, LOOPBACK, ownNamesOnly, strangersAtMost } from './http/guard';
 import { answerTo, refuse } from './http/problem';
-import { caughtUp, Keeping } from './cards/behind';
+import { caughtUp, ProjectionQueue } from './cards/behind';
 import { Outlooks } from './cards/outlooks';
 import { calendarRoutes, dayRoutes } from './day/routes';
 import { findRoutes } from './find/routes';
@@ -111,7 +111,7 @@ export function createApp({
   mostFromOwners,
 }: AppParts): Hono {
   const app = new Hono();
-  const cards = new Keeping(pool, (jobId, entries) => {
+  const cards = new ProjectionQueue(pool, (jobId, entries) => {
     outlooks.grew(jobId, entries);
     learner?.want();
   });

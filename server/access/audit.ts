@@ -55,7 +55,7 @@ export const refused = (
 const SAME_AGAIN_H = { refused: 1, 'calendar-opened': 24, 'device-moved': 12 } as const;
 
 /** Notes what was met and not done, once for a while of the same from the same place. */
-export const met = (
+export const noteOnce = (
   db: Db,
   c: Context,
   what: keyof typeof SAME_AGAIN_H,

@@ -5,7 +5,7 @@ import { matchedRoutes } from 'hono/route';
 import type { Pool } from '../db/pool';
 import { addressOf, isSecure } from '../http/guard';
 import { refuse } from '../http/problem';
-import { met } from './audit';
+import { noteOnce } from './audit';
 import { isInstrument } from './instruments';
 import { MAY, type May } from './roles';
 import { KEPT_DAYS, sessionOf, type OnMoved, type Session } from './sessions';
@@ -78,7 +78,7 @@ export const whoAsks =
   (pool: Pool): MiddlewareHandler =>
   async (c, next) => {
     const token = tokenIn(c);
-    const onMoved: OnMoved = ({ account }, from) => met(pool, c, 'device-moved', { from }, account.id);
+    const onMoved: OnMoved = ({ account }, from) => noteOnce(pool, c, 'device-moved', { from }, account.id);
     c.set('session', await sessionOf(pool, token, { address: addressOf(c), onMoved }));
     c.set('stillIn', async () => (await sessionOf(pool, token))?.locked === false);
     await next();
@@ -97,7 +97,7 @@ export const guarded =
     if (session.locked) throw refuse(401, 'This bench is locked.');
     const least = may === 'instrument' ? 'technician' : may;
     if (!isAtLeast(session.account.role, least)) {
-      await met(pool, c, 'refused', { route: routeOf(c) }, session.account.id);
+      await noteOnce(pool, c, 'refused', { route: routeOf(c) }, session.account.id);
       throw refuse(403, NOT_FOR[least]);
     }
     if (least === 'lead' && !session.fresh) throw refuse(403, PROVE_AGAIN);

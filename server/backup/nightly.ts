@@ -16,7 +16,7 @@ const DAY_MS = 86_400_000;
 const REHEARSED_DAYS = 7;
 
 /** Where backups are kept, the first of them made there and copied to the others; and what they are sealed with. */
-export interface Keeping {
+export interface NightlyOptions {
   /** The database as who owns it. */
   owner: string;
   folders: readonly string[];
@@ -45,7 +45,7 @@ export class Nightly {
 
   constructor(
     private readonly pool: Pool,
-    private readonly keeping: Keeping,
+    private readonly options: NightlyOptions,
     private readonly now: () => Date = () => new Date(),
   ) {}
 
@@ -65,7 +65,7 @@ export class Nightly {
 
   /** Makes what is due now, unless another process is at it. */
   async look(): Promise<void> {
-    const { owner, folders } = this.keeping;
+    const { owner, folders } = this.options;
     const client = new pg.Client({ connectionString: owner });
     await client.connect();
     try {
@@ -87,7 +87,7 @@ export class Nightly {
   }
 
   private async make(): Promise<void> {
-    const { owner, folders, passphrase } = this.keeping;
+    const { owner, folders, passphrase } = this.options;
     const [first = '', ...others] = folders;
     const name = nightlyName(this.now());
     const file = join(first, name);
@@ -115,7 +115,7 @@ export class Nightly {
     if (newest === undefined) return;
     const file = join(folder, newest);
     await this.doing('rehearsal', file, async () => {
-      await rehearse(this.keeping.owner, file, this.keeping.passphrase);
+      await rehearse(this.options.owner, file, this.options.passphrase);
       return (await stat(file)).size;
     });
   }

@@ -42,7 +42,7 @@ export const caughtUp =
   };
 
 /** Makes cards anew after their logs have grown: gathered, after whoever noted has their answer; then has others go on from them. */
-export class Keeping {
+export class ProjectionQueue {
   private waiting = new Map<string, Entry[]>();
   private timer: NodeJS.Timeout | null = null;
   private working: Promise<void> = Promise.resolve();

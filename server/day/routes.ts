@@ -13,7 +13,7 @@ import { ROOMS, type Hours } from '@rusty-wren/core/schedule';
 import { Hono, type Context } from 'hono';
 import pg from 'pg';
 import type { Db, Pool } from '../db/pool';
-import { deed, met } from '../access/audit';
+import { deed, noteOnce } from '../access/audit';
 import { sessionIn } from '../access/guard';
 import { atMost } from '../http/guard';
 import { readLearnt } from '../learning/read';
@@ -171,7 +171,7 @@ export const calendarRoutes = (pool: Pool): Hono =>
   new Hono().use('*', atMost(MOST_REQUESTS)).get('/:file', async (c) => {
     const opened = await calendarOf(pool, c.req.param('file').replace(/\.ics$/, ''));
     if (!opened) throw refuse(404, 'No such calendar.');
-    await met(pool, c, 'calendar-opened', { person: opened.account }, null);
+    await noteOnce(pool, c, 'calendar-opened', { person: opened.account }, null);
     c.header('Content-Type', 'text/calendar; charset=utf-8');
     c.header('Content-Disposition', 'attachment; filename="bench.ics"');
     c.header('Cache-Control', 'no-store');
