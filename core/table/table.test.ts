@@ -35,6 +35,7 @@ describe('a table', () => {
         const read = rowsIn(table, OF);
         expect('rows' in read && read.rows[0]!.cell('name')).toBe(name.trim());
       }),
+      { numRuns: 2000, examples: [["'\n="], ['\t'], [" '=x"]] },
     );
   });
   it('says what is wrong with it in one sentence', () => {

@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
 
 /** What a spreadsheet would reckon with instead of showing it. */
-const FORMULA = /^\s*'*[=+\-@\t\r]/;
+const FORMULA = /^[\s']*[=+\-@\t\r]/;
 /** The same, written as words: a mark before it that is taken off again on the way in. */
-const AS_WORDS = /^'(?=\s*'*[=+\-@\t\r])/;
+const AS_WORDS = /^'(?=[\s']*[=+\-@\t\r])/;
 
 /**
  * A table with a heading, commas between columns. Words that a spreadsheet would take for a formula stay words, and come back from
