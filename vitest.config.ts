@@ -3,6 +3,9 @@ import { defineConfig } from 'vitest/config';
 /** Milliseconds. A machine shared with others may give a test a tenth of its time: only what hangs should fail. */
 const TIMEOUT = 300_000;
 
+/** What is polled for may take as long. */
+const PATIENT = { expect: { poll: { timeout: 60_000 } } };
+
 /** To load all modules anew for each file takes longer than to run it; none of these may leave anything in them. */
 const SHARED = { isolate: false };
 
@@ -26,6 +29,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
+          ...PATIENT,
           ...SHARED,
           environment: 'node',
           include: ['core/**/*.test.ts', 'contract/**/*.test.ts', 'scripts/**/*.test.ts'],
@@ -35,6 +39,7 @@ export default defineConfig({
       {
         test: {
           name: 'web',
+          ...PATIENT,
           ...SHARED,
           environment: 'happy-dom',
           setupFiles: ['web/src/testing/setUp.ts'],
@@ -46,6 +51,7 @@ export default defineConfig({
       {
         test: {
           name: 'web alone',
+          ...PATIENT,
           environment: 'happy-dom',
           setupFiles: ['web/src/testing/setUp.ts'],
           include: KEEPS_STATE,
@@ -55,6 +61,7 @@ export default defineConfig({
       {
         test: {
           name: 'api',
+          ...PATIENT,
           ...SHARED,
           environment: 'node',
           include: ['server/**/*.test.ts'],

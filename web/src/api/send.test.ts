@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { waitFor } from '@testing-library/react';
 import { configureStore } from '@reduxjs/toolkit';
 import type { CheckIn, Delivery, NewEntry, Parcel } from '@rusty-wren/contract';
 import { makeEntry } from '@rusty-wren/core/log';
@@ -200,7 +201,7 @@ describe('sending', () => {
         Response.json({ stored: [{ jobId: 'one', entries: [{ ...entry('mine'), seq }] }], refused: [] });
       store.dispatch(hearStream('job', JSON.stringify({ jobId: 'one', seq: 3 })));
       await send();
-      await vi.waitFor(() =>
+      await waitFor(() =>
         expect(
           api.endpoints.job
             .select('one')(store.getState())
@@ -223,11 +224,11 @@ describe('sending', () => {
       };
     };
     const watched = store.dispatch(api.endpoints.job.initiate('can'));
-    await vi.waitFor(() => expect(asked).toBe(1));
+    await waitFor(() => expect(asked).toBe(1));
     await watched;
     store.dispatch(hearStream('job', JSON.stringify({ jobId: 'stranger', seq: 5 })));
     store.dispatch(hearStream('job', JSON.stringify({ jobId: 'mate', seq: 5 })));
-    await vi.waitFor(() => expect(asked).toBe(2));
+    await waitFor(() => expect(asked).toBe(2));
     watched.unsubscribe();
   });
 
@@ -244,15 +245,15 @@ describe('sending', () => {
     const answers: ((body: unknown) => void)[] = [];
     fetched = () => new Promise((resolve) => answers.push(resolve));
     const watched = store.dispatch(api.endpoints.job.initiate('one'));
-    await vi.waitFor(() => expect(answers).toHaveLength(1));
+    await waitFor(() => expect(answers).toHaveLength(1));
     answer = () =>
       Response.json({ stored: [{ jobId: 'one', entries: [{ ...entry('mine'), seq: 2 }] }], refused: [] });
     await note('one', 'mine');
     await send();
     answers[0]!(job('first'));
-    await vi.waitFor(() => expect(answers).toHaveLength(2));
+    await waitFor(() => expect(answers).toHaveLength(2));
     answers[1]!(job('first', 'mine'));
-    await vi.waitFor(() => expect(texts()).toEqual(['first', 'mine']));
+    await waitFor(() => expect(texts()).toEqual(['first', 'mine']));
     expect(answers).toHaveLength(2);
     watched.unsubscribe();
   });

@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { waitFor } from '@testing-library/react';
 import { makeEntry } from '@rusty-wren/core/log';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { readShelf } from '../api/send';
@@ -40,16 +41,16 @@ describe('what was refused', () => {
     const store = createStore();
     const aside = (): string[] => store.getState().outbox.refused.map((k) => k.id);
     // Once for what is shown, once for what is to be sent.
-    await vi.waitFor(() => expect(read).toHaveBeenCalledTimes(2));
-    await vi.waitFor(() => expect(aside()).toEqual(['a', 'b']));
+    await waitFor(() => expect(read).toHaveBeenCalledTimes(2));
+    await waitFor(() => expect(aside()).toEqual(['a', 'b']));
     // A reading that was begun before, and is over after everything else.
     let end: (all: Kept[]) => void;
     const late = new Promise<Kept[]>((resolve) => (end = resolve));
     read.mockReturnValueOnce(late);
     const reading = store.dispatch(readShelf());
     store.dispatch(thrownAway('a'));
-    await vi.waitFor(() => expect(aside()).toEqual(['b']));
-    await vi.waitFor(async () => expect((await shelf.everythingKept()).map((k) => k.id)).toEqual(['b']));
+    await waitFor(() => expect(aside()).toEqual(['b']));
+    await waitFor(async () => expect((await shelf.everythingKept()).map((k) => k.id)).toEqual(['b']));
     end!([refused('a'), refused('b')]);
     await reading;
     expect(aside()).toEqual(['b']);
@@ -64,16 +65,16 @@ describe('a device that runs full', () => {
     const store = createStore();
     const { outbox } = { outbox: () => store.getState().outbox };
     store.dispatch(unreachable());
-    await vi.waitFor(() => expect(disk.files.get('reserve')).toBe(8_000_000));
+    await waitFor(() => expect(disk.files.get('reserve')).toBe(8_000_000));
     expect(outbox().tight).toBe(false);
     disk.free = 0;
     store.dispatch(noted([note('a')]));
-    await vi.waitFor(() => expect(outbox().tight).toBe(true));
+    await waitFor(() => expect(outbox().tight).toBe(true));
     expect([disk.free, disk.files.has('reserve')]).toEqual([8_000_000, false]);
     // Kept all the same, and not taken for room that may be held again.
-    await vi.waitFor(() => expect(outbox().unsent.map((u) => u.safe)).toEqual([true]));
+    await waitFor(() => expect(outbox().unsent.map((u) => u.safe)).toEqual([true]));
     store.dispatch(noted([note('b')]));
-    await vi.waitFor(() => expect(outbox().unsent.map((u) => u.safe)).toEqual([true, true]));
+    await waitFor(() => expect(outbox().unsent.map((u) => u.safe)).toEqual([true, true]));
     expect([disk.free, outbox().tight, outbox().trouble]).toEqual([8_000_000, true, null]);
   });
 
@@ -86,23 +87,23 @@ describe('a device that runs full', () => {
       throw full;
     });
     store.dispatch(noted([note('a')]));
-    await vi.waitFor(() => expect(trouble()).toBe('This device is full.'));
+    await waitFor(() => expect(trouble()).toBe('This device is full.'));
     // It takes a little now and then.
     store.dispatch(noted([note('b')]));
-    await vi.waitFor(async () => expect(await shelf.everythingKept()).toHaveLength(2));
+    await waitFor(async () => expect(await shelf.everythingKept()).toHaveLength(2));
     expect(trouble()).toBe('This device is full.');
     disk.free = 1_000_000;
     store.dispatch(noted([note('c')]));
-    await vi.waitFor(() => expect(trouble()).toBeNull());
+    await waitFor(() => expect(trouble()).toBeNull());
   });
 
   it('of which the browser drops what it kept lays it up again from this page', async () => {
     const store = createStore();
     store.dispatch(noted([note('a')]));
-    await vi.waitFor(() => expect(store.getState().outbox.unsent.map((u) => u.safe)).toEqual([true]));
+    await waitFor(() => expect(store.getState().outbox.unsent.map((u) => u.safe)).toEqual([true]));
     await (await shelves()).clear('outbox');
     for (const on of shelf.whenCutOff) on();
-    await vi.waitFor(async () => expect((await shelf.everythingKept()).map((k) => k.id)).toEqual(['a']));
-    await vi.waitFor(() => expect(store.getState().outbox.trouble).toBeNull());
+    await waitFor(async () => expect((await shelf.everythingKept()).map((k) => k.id)).toEqual(['a']));
+    await waitFor(() => expect(store.getState().outbox.trouble).toBeNull());
   });
 });

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
+import { waitFor } from '@testing-library/react';
 import type { NewEntry } from '@rusty-wren/contract';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { dropDraft, keepDraft, keptDraft, restoreDrafts } from '../ui/useDraft';
 import {
   keepable,
@@ -123,7 +124,7 @@ describe('the shelf', () => {
     keepDraft('check-in', { owner: 'Odile' });
     keepDraft('gauge', [7]);
     dropDraft('gauge');
-    await vi.waitFor(async () => expect([...(await draftsLaidUp())!.keys()]).toEqual(['check-in']));
+    await waitFor(async () => expect([...(await draftsLaidUp())!.keys()]).toEqual(['check-in']));
     // Killed before the browser had written any of that.
     localStorage.clear();
     localStorage.setItem('rusty-wren-draft:gauge', JSON.stringify({ at: Date.now(), value: [7] }));

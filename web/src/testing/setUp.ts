@@ -1,3 +1,8 @@
+import { configure } from '@testing-library/react';
+
+// A machine shared with others may give a test a tenth of its time: only what hangs should fail.
+configure({ asyncUtilTimeout: 60_000 });
+
 /**
  * No test asks a real server: what no test answers is never answered. A refused question would bring up what another file's test left on
  * the device.

@@ -1,5 +1,5 @@
 import type { JobWithLog, RackTag, Role } from '@rusty-wren/contract';
-import { act, cleanup, configure, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
@@ -9,9 +9,6 @@ import { routes } from '../app/places';
 import type { Noted } from '@rusty-wren/core/log';
 import { aTag, jobWith, storeWith } from './bench';
 import { NEVER } from './server';
-
-// Places are fetched when somebody goes there: on a machine shared with others that takes longer than a second.
-configure({ asyncUtilTimeout: 60_000 });
 
 /** A worker that never answers: what is thought ahead stays to be thought. */
 class Mute extends EventTarget {
