@@ -17,6 +17,32 @@ export interface Answer {
   body: string;
 }
 
+/** One request to a program on this machine, its body as JSON; status 0 when the line was cut. */
+export const ask = (
+  { headers, ...to }: http.RequestOptions & { headers?: Record<string, string> },
+  body?: string,
+): Promise<Answer> =>
+  new Promise((resolve) => {
+    const request = http.request(
+      {
+        host: '127.0.0.1',
+        headers: { ...(body !== undefined && { 'content-type': 'application/json' }), ...headers },
+        timeout: 20_000,
+        ...to,
+      },
+      (response) => {
+        let text = '';
+        response.setEncoding('utf8');
+        response.on('data', (chunk: string) => (text += chunk));
+        response.on('end', () => resolve({ status: response.statusCode ?? 0, body: text }));
+        response.on('error', () => resolve({ status: 0, body: '' }));
+      },
+    );
+    request.on('timeout', () => request.destroy());
+    request.on('error', () => resolve({ status: 0, body: '' }));
+    request.end(body);
+  });
+
 /** The app as it is really run, on a port of its own, started again however it ended. */
 export class App {
   private process: ChildProcess | null = null;
@@ -96,33 +122,8 @@ export class App {
 
   /** One request; status 0 when the line was cut. `headers` come over the usual ones. */
   ask(method: string, path: string, body?: string, headers: Record<string, string> = {}): Promise<Answer> {
-    return new Promise((resolve) => {
-      const request = http.request(
-        {
-          agent: this.agent,
-          host: '127.0.0.1',
-          port: this.port,
-          method,
-          path,
-          headers: {
-            cookie: this.cookie,
-            ...(body !== undefined && { 'content-type': 'application/json' }),
-            ...headers,
-          },
-          timeout: 20_000,
-        },
-        (response) => {
-          let text = '';
-          response.setEncoding('utf8');
-          response.on('data', (chunk: string) => (text += chunk));
-          response.on('end', () => resolve({ status: response.statusCode ?? 0, body: text }));
-          response.on('error', () => resolve({ status: 0, body: '' }));
-        },
-      );
-      request.on('timeout', () => request.destroy());
-      request.on('error', () => resolve({ status: 0, body: '' }));
-      request.end(body);
-    });
+    const more = { cookie: this.cookie, ...headers };
+    return ask({ agent: this.agent, port: this.port, method, path, headers: more }, body);
   }
 
   post(path: string, body: unknown): Promise<Answer> {

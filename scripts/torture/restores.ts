@@ -4,6 +4,7 @@ import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
+import { databaseBeside } from '../../server/db/pool';
 import { everything } from '../../server/testing/everything';
 import { ROOT } from '../packages.mjs';
 import { hang, sleep, type App } from './bench';
@@ -63,30 +64,28 @@ export async function restores(app: App, url: string, moments: number): Promise<
     const whole = await keep(url, 'backup', file);
     if (whole.status !== 0) return ['no backup could be taken'];
     const wanted = JSON.stringify(withoutSessions(await everything(url)));
-    const emptyOne = async (name: string): Promise<string> => {
-      await admin.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
-      await admin.query(`CREATE DATABASE ${name} TEMPLATE template0`);
-      const other = new URL(url);
-      other.pathname = `/${name}`;
-      return other.href;
+    const dropped = (): Promise<unknown> => admin.query('DROP DATABASE IF EXISTS restored WITH (FORCE)');
+    const emptyOne = async (): Promise<string> => {
+      await dropped();
+      await admin.query('CREATE DATABASE restored TEMPLATE template0');
+      return databaseBeside(url, 'restored');
     };
-    const took = (await keep(await emptyOne('restored'), 'restore', file)).ms;
+    const took = (await keep(await emptyOne(), 'restore', file)).ms;
     const became = { whole: 0, nothing: 0 };
     for (let n = 0; n < moments; n++) {
-      const into = await emptyOne('restored');
+      const into = await emptyOne();
       await keep(into, 'restore', file, momentOf(n, moments, took));
       const after = await everything(into);
-      if (Object.keys(after).length === 0) became.nothing++;
+      const isNothing = Object.keys(after).length === 0;
+      if (isNothing) became.nothing++;
       else if (JSON.stringify(withoutSessions(after)) !== wanted)
         wrong.push(`restore ${n + 1} was left in halves`);
       else if (SIGNED_OUT.some((name) => (after[name] ?? []).length > 0))
         wrong.push(`restore ${n + 1} let sessions in`);
       else became.whole++;
-      if (Object.keys(after).length === 0 && n % 8 === 0) {
-        // Nothing keeps the next one from it.
-        if ((await keep(into, 'restore', file)).status !== 0)
-          wrong.push(`after restore ${n + 1} none came in`);
-      }
+      // Nothing keeps the next one from it.
+      if (isNothing && n % 8 === 0 && (await keep(into, 'restore', file)).status !== 0)
+        wrong.push(`after restore ${n + 1} none came in`);
     }
     console.log(`  ${moments} restores killed: ${became.whole} whole, ${became.nothing} not at all`);
     const cut = join(folder, 'cut.backup');
@@ -102,7 +101,7 @@ export async function restores(app: App, url: string, moments: number): Promise<
     const left = readdirSync(folder).filter((name) => !['whole.backup', 'cut.backup'].includes(name));
     if (left.length > 0) wrong.push(`killed backups left ${left.join(', ')}`);
     console.log(`  ${moments} backups killed: ${stood} whole, ${none} not at all, then one that stood`);
-    await admin.query('DROP DATABASE IF EXISTS restored WITH (FORCE)');
+    await dropped();
     return wrong;
   } finally {
     await admin.end();

@@ -6,7 +6,7 @@ import pg from 'pg';
 import type { App } from './bench';
 import { freePort } from '../postgres.mjs';
 import { ROOT } from '../packages.mjs';
-import { hang, note, sleep } from './bench';
+import { ask, hang, note, sleep } from './bench';
 
 const CLIENTS = 8;
 
@@ -35,25 +35,8 @@ async function emptyApp(
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   const agent = new http.Agent({ keepAlive: true, maxSockets: 64 });
-  const post = (body: object): Promise<number> =>
-    new Promise((resolve) => {
-      const request = http.request(
-        {
-          agent,
-          host: '127.0.0.1',
-          port,
-          method: 'POST',
-          path: '/note',
-          headers: { 'content-type': 'application/json' },
-        },
-        (response) => {
-          response.resume();
-          response.on('end', () => resolve(response.statusCode ?? 0));
-        },
-      );
-      request.on('error', () => resolve(0));
-      request.end(JSON.stringify(body));
-    });
+  const post = async (body: object): Promise<number> =>
+    (await ask({ agent, port, method: 'POST', path: '/note' }, JSON.stringify(body))).status;
   while ((await post({ entries: [note('there?')] })) !== 201) await sleep(50);
   return { post, end: () => void child.kill('SIGKILL') };
 }

@@ -51,17 +51,17 @@ export function sessionIn(c: Context): Session {
 /** How strict each is. */
 const STRICT: readonly (May | undefined)[] = ['anybody', 'instrument', ...ROLES, undefined];
 
-/** What a request asks for, as it is written in the table of who may. */
-const routeOf = (c: Context): string => {
-  const route = matchedRoutes(c).findLast(({ method, path }) => method !== 'ALL' && path.startsWith('/api/'));
-  return route ? `${route.method} ${route.path}` : c.req.method;
-};
+/** What a request asks for, as it is written in the table of who may; the last of them answers it. */
+const askedOf = (c: Context): string[] =>
+  matchedRoutes(c).flatMap(({ method, path }) =>
+    method !== 'ALL' && path.startsWith('/api/') ? [`${method} ${path}`] : [],
+  );
 
 /** Who may ask what this request asks: the strictest where several answer it, whoever is signed in where nobody does. */
 function mayAsk(c: Context): May | undefined {
-  const asked = matchedRoutes(c).filter(({ method, path }) => method !== 'ALL' && path.startsWith('/api/'));
+  const asked = askedOf(c);
   if (asked.length === 0) return 'reader';
-  const all = asked.map(({ method, path }) => MAY[`${method} ${path}`]);
+  const all = asked.map((route) => MAY[route]);
   return STRICT[Math.max(...all.map((may) => STRICT.indexOf(may)))];
 }
 
@@ -97,7 +97,7 @@ export const guarded =
     if (session.locked) throw refuse(401, 'This bench is locked.');
     const least = may === 'instrument' ? 'technician' : may;
     if (!isAtLeast(session.account.role, least)) {
-      await noteOnce(pool, c, 'refused', { route: routeOf(c) }, session.account.id);
+      await noteOnce(pool, c, 'refused', { route: askedOf(c).at(-1) ?? c.req.method }, session.account.id);
       throw refuse(403, NOT_FOR[least]);
     }
     if (least === 'lead' && !session.fresh) throw refuse(403, PROVE_AGAIN);

@@ -9,10 +9,10 @@ import type { Backups, RackTag } from '@rusty-wren/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
 import { migrate } from '../db/migrate';
-import { connect } from '../db/pool';
+import { connect, withClient } from '../db/pool';
 import { Changes } from '../stream/changes';
 import { aCheckIn, emptyDatabase, note, openBench, post, type TestBench } from '../testing/bench';
-import { asked, everything } from '../testing/everything';
+import { everything } from '../testing/everything';
 import { askedWith, signedIn } from '../testing/signedIn';
 import { backUp, exportShop, importShop, Nightly, rehearse, restore } from './index';
 import { tablesOf } from './tables';
@@ -40,7 +40,7 @@ async function anEmptyOne(): Promise<string> {
   return url;
 }
 const isEmpty = (url: string): Promise<boolean> =>
-  asked(url, async (client) => (await tablesOf(client, { all: true })).length === 0);
+  withClient(url, async (client) => (await tablesOf(client, { all: true })).length === 0);
 
 describe('a backup', () => {
   it('put into an empty place is the same, row by row, and the bench goes on there', async () => {
@@ -97,12 +97,12 @@ describe('a backup', () => {
     expect(now['bench_entry']!.length).toBeGreaterThan(head.rows['bench_entry']!);
     const all = new Set(now['bench_entry']);
     expect(there['bench_entry']!.filter((row) => !all.has(row))).toEqual([]);
-    const gaps = await asked(url, (client) =>
+    const gaps = await withClient(url, (client) =>
       client.query('SELECT job_id FROM bench_entry GROUP BY job_id HAVING max(seq) <> count(*)'),
     );
     expect(gaps.rows).toEqual([]);
     // What lists say is of the same moment as the logs.
-    const behind = await asked(url, (client) =>
+    const behind = await withClient(url, (client) =>
       client.query(
         'SELECT 1 FROM job_card k WHERE NOT EXISTS (SELECT 1 FROM card_behind b WHERE b.job_id = k.job_id) AND k.seq <> (SELECT max(seq) FROM bench_entry e WHERE e.job_id = k.job_id)',
       ),
@@ -143,7 +143,7 @@ describe('a backup', () => {
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (said += String(piece)));
     const gone = once(child, 'exit');
     // Killed as soon as it has a transaction of its own open.
-    await asked(url, async (client) => {
+    await withClient(url, async (client) => {
       for (;;) {
         const { rowCount } = await client.query(
           `SELECT 1 FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid() AND xact_start IS NOT NULL
@@ -159,7 +159,7 @@ describe('a backup', () => {
     await expect
       .poll(
         () =>
-          asked(url, async (client) => {
+          withClient(url, async (client) => {
             const { rowCount } = await client.query(
               "SELECT 1 FROM pg_stat_activity WHERE datname = current_database() AND application_name = 'psql'",
             );
@@ -300,7 +300,7 @@ describe('an export', () => {
         return card;
       });
     expect(await cards(url)).toEqual(await cards(bench.url));
-    const next = await asked(url, (client) =>
+    const next = await withClient(url, (client) =>
       client.query<{ tag: number; most: number }>(
         `WITH made AS (INSERT INTO job (id, machine_id) SELECT $1, id FROM machine LIMIT 1 RETURNING tag)
          SELECT tag, (SELECT max(tag) FROM job) AS most FROM made`,
@@ -309,14 +309,14 @@ describe('an export', () => {
     );
     expect(next.rows[0]!.tag).toBe(next.rows[0]!.most + 1);
     // Whatever else is counted goes on as well.
-    await asked(url, (client) =>
+    await withClient(url, (client) =>
       client.query("INSERT INTO spec_card (maker, model, figures) VALUES ('Brakken', 'New 1', '{}')"),
     );
     // Nobody's PIN goes about in a file.
     expect(await readFile(join(out, 'account.jsonl'), 'utf8')).not.toMatch(/scrypt|secret|demo_pin/);
     expect(about.rows['session']).toBeUndefined();
     // The ledger of parts is guarded as before.
-    await expect(asked(url, (client) => client.query('DELETE FROM part_move'))).rejects.toThrow();
+    await expect(withClient(url, (client) => client.query('DELETE FROM part_move'))).rejects.toThrow();
     // In a spreadsheet nothing is worked out.
     expect(await readFile(join(out, 'customer.csv'), 'utf8')).toContain("'=1+1");
   });

@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import Papa from 'papaparse';
-import pg from 'pg';
+import type pg from 'pg';
+import { withClient } from '../db/pool';
 import type { Moment } from './moment';
 import { migrationsOf, quoted, tablesOf, type Table } from './tables';
 
@@ -72,9 +73,7 @@ async function exportTable(client: pg.ClientBase, table: Table, folder: string):
 export async function exportShop(url: string, folder: string): Promise<ExportAbout> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
   if ((await readdir(folder)).length > 0) throw new Error(`${folder} is not empty; name another folder.`);
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  try {
+  return withClient(url, async (client) => {
     await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
     const about: ExportAbout = {
       format: EXPORT_FORMAT,
@@ -87,7 +86,5 @@ export async function exportShop(url: string, folder: string): Promise<ExportAbo
     // Last: a folder without it is not whole.
     await writeFile(join(folder, ABOUT), `${JSON.stringify(about, null, 1)}\n`, { flag: 'wx', mode: 0o600 });
     return about;
-  } finally {
-    await client.end();
-  }
+  });
 }

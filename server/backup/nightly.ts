@@ -1,8 +1,7 @@
 import { copyFile, mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Backups } from '@rusty-wren/contract';
-import pg from 'pg';
-import type { Db, Pool } from '../db/pool';
+import { withClient, type Db, type Pool } from '../db/pool';
 import { backUp } from './backUp';
 import { rehearse } from './rehearse';
 import { readHead } from './restore';
@@ -66,9 +65,7 @@ export class Nightly {
   /** Makes what is due now, unless another process is at it. */
   async look(): Promise<void> {
     const { owner, folders } = this.options;
-    const client = new pg.Client({ connectionString: owner });
-    await client.connect();
-    try {
+    await withClient(owner, async (client) => {
       const { rows } = await client.query<{ mine: boolean }>('SELECT pg_try_advisory_lock($1) AS mine', [
         LOCK,
       ]);
@@ -81,9 +78,7 @@ export class Nightly {
       const rehearsed = last('rehearsal');
       if (rehearsed === null || this.now().getTime() - rehearsed.getTime() >= REHEARSED_DAYS * DAY_MS)
         await this.rehearse(folders[0]!);
-    } finally {
-      await client.end();
-    }
+    });
   }
 
   private async make(): Promise<void> {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import pg from 'pg';
+import type pg from 'pg';
+import { databaseBeside, withClient } from '../db/pool';
 import { restore } from './restore';
 import { quoted } from './tables';
 
@@ -50,19 +51,14 @@ async function compared(copy: pg.ClientBase, shop: pg.ClientBase): Promise<void>
  */
 export async function rehearse(url: string, file: string, passphrase?: string): Promise<void> {
   const name = `rehearsal_${randomUUID().replaceAll('-', '')}`;
-  const place = new URL(url);
-  place.pathname = `/${name}`;
-  const shop = new pg.Client({ connectionString: url });
-  const copy = new pg.Client({ connectionString: place.href });
-  await shop.connect();
-  try {
-    await shop.query(`CREATE DATABASE ${quoted(name)} TEMPLATE template0`);
-    await restore(place.href, file, passphrase);
-    await copy.connect();
-    await compared(copy, shop);
-  } finally {
-    await copy.end().catch(() => undefined);
-    await shop.query(`DROP DATABASE IF EXISTS ${quoted(name)} WITH (FORCE)`).catch(() => undefined);
-    await shop.end();
-  }
+  const place = databaseBeside(url, name);
+  await withClient(url, async (shop) => {
+    try {
+      await shop.query(`CREATE DATABASE ${quoted(name)} TEMPLATE template0`);
+      await restore(place, file, passphrase);
+      await withClient(place, (copy) => compared(copy, shop));
+    } finally {
+      await shop.query(`DROP DATABASE IF EXISTS ${quoted(name)} WITH (FORCE)`).catch(() => undefined);
+    }
+  });
 }

@@ -4,6 +4,7 @@ import { Readable } from 'node:stream';
 import Joi from 'joi';
 import pg from 'pg';
 import { BACKUP_FORMAT, hashFrom, type BackupHead } from './backUp';
+import { withClient } from '../db/pool';
 import { jsonIn, momentFields } from './moment';
 import { runOn, scriptOf } from './programs';
 import { opened, TAG } from './seal';
@@ -65,8 +66,10 @@ const SIGNED_OUT = `DO $signed_out$
 `;
 
 /** The archive of a backup, opened where it is sealed. Throws where it is sealed and there is no passphrase, or another. */
-async function archiveOf(file: string, passphrase: string | undefined): Promise<AsyncIterable<Buffer>> {
-  const { head, start } = await readHead(file);
+async function archiveOf(
+  file: string,
+  { head, start, passphrase }: { head: BackupHead; start: number; passphrase: string | undefined },
+): Promise<AsyncIterable<Buffer>> {
   if (!head.seal) return createReadStream(file, { start }) as AsyncIterable<Buffer>;
   if (passphrase === undefined) throw new Error(`${file} is sealed: BACKUP_PASSPHRASE says with what.`);
   const end = start + head.bytes - TAG;
@@ -85,19 +88,13 @@ async function archiveOf(file: string, passphrase: string | undefined): Promise<
  * database already, or where what came in is not what was counted.
  */
 export async function restore(url: string, file: string, passphrase?: string): Promise<BackupHead> {
-  const { head } = await readHead(file);
+  const { head, start } = await readHead(file);
   const known = await readdir(new URL('../db/migrations/', import.meta.url));
   const later = head.migrations.find((name) => !known.includes(name));
   if (later) throw new Error(`${file} was made by a later Rusty Wren (it has ${later}).`);
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  try {
-    if ((await tablesOf(client, { all: true })).length > 0)
-      throw new Error('the database is not empty: nothing is written over.');
-  } finally {
-    await client.end();
-  }
-  const archive = await archiveOf(file, passphrase);
+  const tables = await withClient(url, (client) => tablesOf(client, { all: true }));
+  if (tables.length > 0) throw new Error('the database is not empty: nothing is written over.');
+  const archive = await archiveOf(file, { head, start, passphrase });
   async function* inOneGo(): AsyncGenerator<Buffer | string> {
     // Begun and ended here, not by the program that reads it: that would end it where its script is cut off.
     yield 'BEGIN;\n';

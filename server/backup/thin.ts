@@ -1,21 +1,17 @@
-import { getISOWeek, getISOWeekYear } from 'date-fns';
+import { format, isValid, parse } from 'date-fns';
 
 /** How many are kept: of the last days, weeks and months that have any, the newest of each. */
 const KEPT = { days: 7, weeks: 5, months: 12 } as const;
 
-const two = (n: number): string => String(n).padStart(2, '0');
+const NAME = "'bench-'yyyy-MM-dd-HHmm'.backup'";
 
 /** How a backup that was made by night is called. */
-export const nightlyName = (at: Date): string =>
-  `bench-${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}-${two(at.getHours())}${two(at.getMinutes())}.backup`;
+export const nightlyName = (at: Date): string => format(at, NAME);
 
 /** When a file of that name was made; null for any other: nothing else in a folder is ours to throw away. */
 export function madeAt(name: string): Date | null {
-  const [, year, month, day, hour, minute] =
-    /^bench-(\d{4})-(\d\d)-(\d\d)-(\d\d)(\d\d)\.backup$/.exec(name) ?? [];
-  return year === undefined
-    ? null
-    : new Date(Number(year), Number(month) - 1, Number(day), Number(hour), Number(minute));
+  const at = parse(name, NAME, new Date(0));
+  return isValid(at) && nightlyName(at) === name ? at : null;
 }
 
 /**
@@ -31,19 +27,19 @@ export function tooMany(names: readonly string[]): string[] {
     })
     .toSorted((x, y) => y.at.getTime() - x.at.getTime());
   const kept = new Set<string>();
-  const keepNewestOf = (most: number, spanOf: (at: Date) => string): void => {
+  const keepNewestOf = (most: number, ofOneSpan: string): void => {
     const spans = new Set<string>();
     for (const { name, at } of ours) {
-      const span = spanOf(at);
+      const span = format(at, ofOneSpan);
       if (spans.has(span)) continue;
       if (spans.size === most) return;
       spans.add(span);
       kept.add(name);
     }
   };
-  keepNewestOf(KEPT.days, (at) => at.toDateString());
-  keepNewestOf(KEPT.weeks, (at) => `${getISOWeekYear(at)} ${getISOWeek(at)}`);
-  keepNewestOf(KEPT.months, (at) => `${at.getFullYear()} ${at.getMonth()}`);
+  keepNewestOf(KEPT.days, 'yyyy-MM-dd');
+  keepNewestOf(KEPT.weeks, 'RRRR-II');
+  keepNewestOf(KEPT.months, 'yyyy-MM');
   return ours.flatMap(({ name }) => (kept.has(name) ? [] : [name]));
 }
 

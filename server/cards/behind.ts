@@ -1,7 +1,7 @@
 import type { Entry } from '@rusty-wren/core/log';
 import type { MiddlewareHandler } from 'hono';
 import { inTransaction, type Db, type Pool } from '../db/pool';
-import { project } from './project';
+import { holdJobs, project } from './project';
 
 /** Cards wait so long for more to be noted on their jobs, ms; whoever asks for a list does not wait. */
 const GATHER_MS = 1000;
@@ -23,7 +23,7 @@ export async function catchUp(pool: Pool): Promise<void> {
   for (let from = 0; from < ids.length; from += BATCH)
     await inTransaction(pool, async (client) => {
       const some = ids.slice(from, from + BATCH);
-      await client.query('SELECT 1 FROM job WHERE id = ANY($1) ORDER BY id FOR NO KEY UPDATE', [some]);
+      await holdJobs(client, some);
       // Another may have made them meanwhile.
       await project(client, await behindNow(client, some));
     });

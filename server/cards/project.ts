@@ -8,6 +8,10 @@ import { JOB_COLUMNS, jobOf, type JobRow } from '../jobs/rows';
 import { modelKey, readSqueezes } from '../specs/squeeze';
 import { CARD_VERSION, carburettorIn, factsKey, pictureOf, saysOf, squeezesIn, wordsOf } from './card';
 
+/** Holds the rows of jobs until the transaction ends, in one order: whoever grows their logs or makes their cards waits. */
+export const holdJobs = (client: pg.PoolClient, ids: readonly string[]): Promise<unknown> =>
+  client.query('SELECT 1 FROM job WHERE id = ANY($1) ORDER BY id FOR NO KEY UPDATE', [ids]);
+
 /**
  * Makes the cards of these jobs anew from their logs, with the squeezes and carburettors that stand in them: in the transaction
  * that has grown the logs, or by itself. The jobs' rows are held meanwhile, so that no card is older than its log.
@@ -15,7 +19,7 @@ import { CARD_VERSION, carburettorIn, factsKey, pictureOf, saysOf, squeezesIn, w
 export async function project(client: pg.PoolClient, jobIds: Iterable<string>): Promise<void> {
   const ids = [...new Set(jobIds)].sort();
   if (ids.length === 0) return;
-  await client.query('SELECT 1 FROM job WHERE id = ANY($1) ORDER BY id FOR NO KEY UPDATE', [ids]);
+  await holdJobs(client, ids);
   const { rows } = await client.query<JobRow>({
     name: 'jobs_to_project',
     text: `SELECT ${JOB_COLUMNS} WHERE j.id = ANY($1)`,

@@ -26,6 +26,20 @@ export function connect(url: string): Pool {
   return pool;
 }
 
+/** Does something with a database on a connection of its own, on which nothing is cut off. */
+export async function withClient<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  return await work(client).finally(() => client.end());
+}
+
+/** The address of another database on the same server. */
+export function databaseBeside(url: string, name: string): string {
+  const other = new URL(url);
+  other.pathname = `/${name}`;
+  return other.href;
+}
+
 /** Runs the work in one transaction; rolls back when it throws. */
 export async function inTransaction<T>(pool: Pool, work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
   const client = await pool.connect();

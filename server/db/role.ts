@@ -1,16 +1,11 @@
 import pg from 'pg';
+import { withClient } from './pool';
 
 /** What is only ever added to: who works here has no right to change it, and the owner is stopped by triggers. */
 const ONLY_ADDED_TO =
   'bench_entry, audit, part_move, spec_card, shop_rules, price_line, own_order, learning, backup_run';
 /** PostgreSQL's codes: the role is there already, made by another process at the same moment included. */
 const THERE: readonly (string | undefined)[] = ['42710', '23505'];
-
-async function connected<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  return work(client).finally(() => client.end());
-}
 
 /** Makes a role that can sign in and nothing else, or gives it this password where it has another. */
 async function makeRole(client: pg.ClientBase, app: string, role: string, password: string): Promise<void> {
@@ -22,7 +17,7 @@ async function makeRole(client: pg.ClientBase, app: string, role: string, passwo
       .catch((error: unknown) => {
         if (!(error instanceof pg.DatabaseError && THERE.includes(error.code))) throw error;
       });
-  const signsIn = await connected(app, () => Promise.resolve(true)).catch((error: unknown) => {
+  const signsIn = await withClient(app, () => Promise.resolve(true)).catch((error: unknown) => {
     if (error instanceof pg.DatabaseError && error.code === '28P01') return false;
     throw error;
   });
@@ -37,7 +32,7 @@ async function makeRole(client: pg.ClientBase, app: string, role: string, passwo
 export async function prepareRole(owner: string, app: string): Promise<void> {
   const { username, password } = new URL(app);
   const role = decodeURIComponent(username);
-  await connected(owner, async (client) => {
+  await withClient(owner, async (client) => {
     const { rows } = await client.query<{ may: boolean; same: boolean }>(
       'SELECT rolsuper OR rolcreaterole AS may, rolname = $1 AS same FROM pg_roles WHERE rolname = current_user',
       [role],

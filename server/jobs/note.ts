@@ -71,8 +71,7 @@ export const isRefusal = (outcome: Entry | Refusal): outcome is Refusal => 'erro
 
 /**
  * Adds entries to one job's log, all or none, and makes its card anew: inside the caller's transaction, which a throw rolls back. Throws
- * 404 for no such
- * job, 409 for an id that belongs to another job, 400 for a strike at nothing or a time that has not come.
+ * 404 for no such job, 409 for an id that belongs to another job, 400 for a strike at nothing or a time that has not come.
  */
 export async function appendEntries(
   client: pg.PoolClient,

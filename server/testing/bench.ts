@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { CheckIn, NewEntry, Role } from '@rusty-wren/contract';
 import type { Hono } from 'hono';
-import pg from 'pg';
+import type pg from 'pg';
 import { createApp } from '../app';
 import { Outlooks } from '../cards/outlooks';
 import { migrate } from '../db/migrate';
-import { connect, type Pool } from '../db/pool';
+import { connect, databaseBeside, withClient, type Pool } from '../db/pool';
 import { prepareRole } from '../db/role';
 import { loadDemo } from '../demo/load';
 import { Changes } from '../stream/changes';
@@ -39,9 +39,7 @@ export interface TestBench {
 async function asAdmin(work: (client: pg.Client) => Promise<unknown>): Promise<string> {
   const url = process.env['TEST_DATABASE_URL'];
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the API tests through npm test');
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  await work(client).finally(() => client.end());
+  await withClient(url, work);
   return url;
 }
 
@@ -49,10 +47,8 @@ async function asAdmin(work: (client: pg.Client) => Promise<unknown>): Promise<s
 export async function emptyDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   const admin = await asAdmin((client) => client.query(`CREATE DATABASE ${name}`));
-  const url = new URL(admin);
-  url.pathname = `/${name}`;
   return {
-    url: url.href,
+    url: databaseBeside(admin, name),
     drop: async () => {
       await asAdmin((client) => client.query(`DROP DATABASE ${name} WITH (FORCE)`));
     },

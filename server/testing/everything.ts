@@ -1,16 +1,9 @@
-import pg from 'pg';
 import { quoted, tablesOf } from '../backup/tables';
-
-/** Does something with a database on a connection of its own. */
-export async function asked<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  return await work(client).finally(() => client.end());
-}
+import { withClient } from '../db/pool';
 
 /** Every row of every table, as text. `all`: what is worked out of the logs and who is signed in, too. */
 export const everything = (url: string, all = true): Promise<Record<string, string[]>> =>
-  asked(url, async (client) => {
+  withClient(url, async (client) => {
     const found: Record<string, string[]> = {};
     for (const { name, columns } of await tablesOf(client, { all }))
       found[name] = (

@@ -92,19 +92,21 @@ export const readShelf = (): AppThunk<Promise<Kept[]>> => async (dispatch) => {
   return all;
 };
 
-/** Lays things up on disk, and says where they are not, or where it cannot be believed. */
+/** Lays things up on disk, and says where they are not, or where it cannot be believed. Returns whether they lie there. */
 export const layUpOrSay =
-  (things: readonly Kept[]): AppThunk<Promise<void>> =>
+  (things: readonly Kept[]): AppThunk<Promise<boolean>> =>
   async (dispatch, getState) => {
     try {
       await layUp(things);
-      if (getState().outbox.trouble === null) return;
+      if (getState().outbox.trouble === null) return true;
       // While it is in doubt: what is gone from disk stays in this page.
       await dispatch(readShelf());
       // A disk that was full takes a little now and then, and loses it: only room says that it is one no longer.
       if (await roomLeft()) dispatch(keepable());
+      return true;
     } catch (error) {
       dispatch(unkeepable(await reasonOf(error)));
+      return false;
     }
   };
 

@@ -63,7 +63,7 @@ describe('a device that runs full', () => {
   it('says so when the server goes, and gives its reserve up for what is noted then, once', async () => {
     const disk = fakeDisk(20_000_000);
     const store = createStore();
-    const { outbox } = { outbox: () => store.getState().outbox };
+    const outbox = () => store.getState().outbox;
     store.dispatch(unreachable());
     await waitFor(() => expect(disk.files.get('reserve')).toBe(8_000_000));
     expect(outbox().tight).toBe(false);

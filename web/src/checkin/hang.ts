@@ -1,9 +1,10 @@
 import type { CheckIn, Customer, CustomerWithMachines, JobWithLog, Machine } from '@rusty-wren/contract';
 import { unnumbered } from '@rusty-wren/core/log';
 import { api, isRefused } from '../api/api';
+import { layUpOrSay } from '../api/send';
 import type { AppThunk } from '../app/state';
-import { hungHere, unkeepable } from '../keeping/outbox';
-import { keepSeen, layUp, reasonOf } from '../keeping/shelf';
+import { hungHere } from '../keeping/outbox';
+import { keepSeen } from '../keeping/shelf';
 import type { Draft } from './draft';
 
 /** The job of a check-in that the server does not have yet: it has no number, and what this device knows of its machine. */
@@ -58,12 +59,9 @@ export const hang =
     if (result.data) return { job: result.data };
     if (isRefused(result.error)) return { refused: result.error };
     const job = heldJob(checkIn, customers);
-    try {
-      await layUp([{ kind: 'check-in', id: checkIn.jobId, jobId: checkIn.jobId, checkIn, draft }]);
-    } catch (error) {
-      dispatch(unkeepable(await reasonOf(error)));
+    const { jobId } = checkIn;
+    if (!(await dispatch(layUpOrSay([{ kind: 'check-in', id: jobId, jobId, checkIn, draft }]))))
       return { refused: result.error };
-    }
     await keepSeen(`jobs/${checkIn.jobId}`, job);
     await dispatch(api.util.upsertQueryData('job', checkIn.jobId, job));
     dispatch(hungHere());

@@ -5,6 +5,9 @@ const PROBE = 1_000_000;
 /** The most random bytes a browser gives at once. */
 const PIECE = 65_536;
 
+/** What it is called in this origin's own folder. */
+const RESERVED = 'reserve';
+
 /** This origin's own folder; none on plain HTTP from another machine, and in old browsers. */
 const folder = async (): Promise<FileSystemDirectoryHandle | null> =>
   typeof navigator.storage?.getDirectory === 'function' ? navigator.storage.getDirectory() : null;
@@ -52,13 +55,17 @@ export async function roomLeft(): Promise<boolean> {
   }
 }
 
+/** Whether something was not kept because this device is full, whatever the browser calls it. */
+export const isFull = async (error: unknown): Promise<boolean> =>
+  (error instanceof Error && error.name === 'QuotaExceededError') || !(await roomLeft());
+
 /** Holds the reserve, where it is not held yet. Returns whether it stands; true as well where none can be held. */
 export async function holdReserve(): Promise<boolean> {
   try {
     const dir = await folder();
     if (!dir) return allowed(PROBE);
-    const file = await dir.getFileHandle('reserve', { create: true });
-    if ((await file.getFile()).size < RESERVE) await fill(dir, 'reserve', RESERVE);
+    const file = await dir.getFileHandle(RESERVED, { create: true });
+    if ((await file.getFile()).size < RESERVE) await fill(dir, RESERVED, RESERVE);
     return true;
   } catch {
     return false;
@@ -69,10 +76,10 @@ export async function holdReserve(): Promise<boolean> {
 export async function giveUpReserve(): Promise<boolean> {
   try {
     const dir = await folder();
-    const file = await dir?.getFileHandle('reserve');
+    const file = await dir?.getFileHandle(RESERVED);
     if (!dir || !file) return false;
     const { size } = await file.getFile();
-    await dir.removeEntry('reserve');
+    await dir.removeEntry(RESERVED);
     return size > 0;
   } catch {
     return false;

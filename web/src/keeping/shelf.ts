@@ -1,6 +1,6 @@
 import type { CheckIn, NewEntry } from '@rusty-wren/contract';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import { giveUpReserve, roomLeft } from './room';
+import { giveUpReserve, isFull } from './room';
 
 /** One thing that the server does not have yet: an entry, or a whole check-in. */
 export type Kept = { id: string; jobId: string; refused?: string } & (
@@ -86,9 +86,7 @@ const open = async (): Promise<IDBPDatabase<Shelves>> =>
 
 /** Why a browser keeps nothing, in a technician's words. */
 export const reasonOf = async (error: unknown): Promise<string> =>
-  (error instanceof Error && error.name === 'QuotaExceededError') || !(await roomLeft())
-    ? 'This device is full.'
-    : 'This browser keeps nothing.';
+  (await isFull(error)) ? 'This device is full.' : 'This browser keeps nothing.';
 
 /**
  * Lays things up, in order; resolves once they are on disk, and were read there again. What lies there already stays as it is.

@@ -1,7 +1,7 @@
 import type { Bodies } from '@rusty-wren/core/log';
 import { Camera } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
-import { roomLeft } from '../keeping/room';
+import { isFull } from '../keeping/room';
 import { layUpPhoto } from '../keeping/shelf';
 import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
@@ -19,7 +19,7 @@ export async function keepPhoto(
     await layUpPhoto({ hash, jobId, blob });
     return { hash, width, height };
   } catch (error) {
-    const full = !(error instanceof Error) || error.name === 'QuotaExceededError' || !(await roomLeft());
+    const full = !(error instanceof Error) || (await isFull(error));
     return { problem: full ? 'The photo was not kept: this device is full.' : error.message };
   }
 }
