@@ -1,18 +1,16 @@
 import { basename } from 'node:path';
-import { resetLead } from '../server/access/resetLead';
-import { backUp, exportShop, importShop, rehearse, restore } from '../server/backup';
-import { connect } from '../server/db/pool';
 import { pepper } from './packages.mjs';
 import { startPostgres } from './postgres.mjs';
 
 /** What backups are sealed with; not in a command that others on this machine see running. */
 const passphrase = process.env['BACKUP_PASSPHRASE'] || undefined;
 
-/** What each command does with the database and what it is told, and what it says then. */
+/** What each command does with the database and what it is told, and what it says then. Each loads what it needs, and no more. */
 const COMMANDS = {
   backup: {
     wants: 'FILE',
     run: async (url: string, file: string) => {
+      const { backUp } = await import('../server/backup/backUp');
       const { rows, bytes } = await backUp(url, file, passphrase);
       return `${basename(file)}: ${rows['job']} jobs, ${rows['bench_entry']} entries, ${Math.ceil(bytes / 1024)} kB. Keep it on another machine.`;
     },
@@ -20,6 +18,7 @@ const COMMANDS = {
   restore: {
     wants: 'FILE',
     run: async (url: string, file: string) => {
+      const { restore } = await import('../server/backup/restore');
       const { at, rows } = await restore(url, file, passphrase);
       return `As it was on ${at}: ${rows['job']} jobs, ${rows['bench_entry']} entries. Now npm start.`;
     },
@@ -27,6 +26,7 @@ const COMMANDS = {
   rehearse: {
     wants: 'FILE',
     run: async (url: string, file: string) => {
+      const { rehearse } = await import('../server/backup/rehearse');
       await rehearse(url, file, passphrase);
       return `${basename(file)}: comes in whole, and is as it stands in the shop.`;
     },
@@ -34,6 +34,7 @@ const COMMANDS = {
   export: {
     wants: 'FOLDER',
     run: async (url: string, folder: string) => {
+      const { exportShop } = await import('../server/backup/export');
       const { rows } = await exportShop(url, folder);
       return `${Object.keys(rows).length} tables, each as JSON lines and CSV; ${rows['bench_entry']} entries.`;
     },
@@ -41,6 +42,7 @@ const COMMANDS = {
   import: {
     wants: 'FOLDER',
     run: async (url: string, folder: string) => {
+      const { importShop } = await import('../server/backup/import');
       const { rows } = await importShop(url, folder);
       return `${rows['job']} jobs, ${rows['bench_entry']} entries taken in. Now npm start.`;
     },
@@ -48,9 +50,15 @@ const COMMANDS = {
   'reset-lead': {
     wants: 'NAME',
     run: async (url: string, name: string) => {
+      const { connect } = await import('../server/db/pool');
+      const { resetLead } = await import('../server/access/resetLead');
       const pool = connect(url);
-      const pin = await resetLead(pool, name).finally(() => pool.end());
-      return `${name} signs in with ${pin} now; take another then.`;
+      try {
+        const pin = await resetLead(pool, name);
+        return `${name} signs in with ${pin} now; take another then.`;
+      } finally {
+        await pool.end();
+      }
     },
   },
 } as const;

@@ -16,7 +16,15 @@ export interface ResultDef {
 }
 
 export type CheckGroup =
-  'fuel' | 'spark' | 'air' | 'squeeze' | 'carburettor' | 'exhaust' | 'case' | 'running' | 'drive';
+  | 'fuel'
+  | 'spark'
+  | 'air'
+  | 'squeeze'
+  | 'carburettor'
+  | 'exhaust'
+  | 'case'
+  | 'running'
+  | 'drive';
 
 /** Which reading a check can be judged from, instead of a picked result. */
 export type ReadingKind = 'pulls' | 'legs' | 'millimetres' | 'turns' | 'speed' | 'trace';

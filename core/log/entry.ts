@@ -132,7 +132,9 @@ export interface Bodies {
   /** What kind of carburettor it is, as seen. */
   carburettor: Carburettor;
   'rebuild-step':
-    { step: RebuildTick } | { step: 'renew'; answer: Renewal } | { step: 'order'; answer: BuildOrder };
+    | { step: RebuildTick }
+    | { step: 'renew'; answer: Renewal }
+    | { step: 'order'; answer: BuildOrder };
   /**
    * A photo, named by the hash of its bytes, with what it is of where it is of one thing or one entry. Noted again, with other
    * words or pins, it takes its own place.
@@ -185,7 +187,8 @@ export interface Bodies {
     | { behind: CauseId; answer: BehindAnswer; words?: string };
   /** What is done about something found, where it is not mended. */
   answered:
-    { cause: CauseId; answer: FoundAnswer; words?: string } | { safety: SafetyAnswer; words?: string };
+    | { cause: CauseId; answer: FoundAnswer; words?: string }
+    | { safety: SafetyAnswer; words?: string };
   note: { text: string; about?: TalkAbout };
   /** A screw turned, in eighths: L and H out, the idle stop in. A trial is an early turn to be put back. */
   screw: { screw: Screw; eighths: number; trial?: true; why?: string };

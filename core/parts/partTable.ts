@@ -74,7 +74,7 @@ const listIn = (cell: string): string[] =>
     .filter(Boolean);
 
 function fitIn(text: string): Fit {
-  const [what, rest = ''] = [text.slice(0, text.indexOf(':')), text.slice(text.indexOf(':') + 1).trim()];
+  const [what, rest] = [text.slice(0, text.indexOf(':')), text.slice(text.indexOf(':') + 1).trim()];
   if (what === 'kind' && (MACHINE_KINDS as readonly string[]).includes(rest))
     return { kind: rest as MachineKind };
   if (what === 'family' && (FAMILY_IDS as readonly string[]).includes(rest))

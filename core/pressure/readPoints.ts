@@ -7,7 +7,8 @@ export const MOST_POINTS = 10_000;
 const MOST_GAUGE = 2_000;
 
 export type ReadPoints =
-  { points: (readonly [seconds: number, gauge: number])[]; unit: PressureUnit | null } | { problem: string };
+  | { points: (readonly [seconds: number, gauge: number])[]; unit: PressureUnit | null }
+  | { problem: string };
 
 /** "3,5" is three and a half where commas do not part the columns. A file of a logger has no thousands. */
 const numberIn = (text: string): number => {

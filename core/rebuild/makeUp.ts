@@ -43,7 +43,7 @@ const usualPlace = (id: StackId): Place =>
 
 /** The mixture screws of a carburettor as the tuning bench names them; one alone is called L. */
 export const screwsOf = (c: Carburettor): readonly ('L' | 'H')[] =>
-  (({ both: ['L', 'H'], one: ['L'], fixed: [] }) as const)[c.screws ?? familyOf(c).screws];
+  ({ both: ['L', 'H'], one: ['L'], fixed: [] } as const)[c.screws ?? familyOf(c).screws];
 
 /** What a carburettor of this family, with these features, is made of. */
 export function makeUpOf(c: Carburettor): MakeUp {

@@ -70,10 +70,8 @@ export const SETUP = { place: 6, like: 3, handover: 10 } as const;
 /** Work that whoever began a machine goes on with; a cold start and the writing-up anybody does. */
 export const STAYS: ReadonlySet<TaskKind> = new Set(['look', 'strip', 'mend', 'together', 'prove']);
 
-export const setupBetween = (
-  one: Pick<Task, 'place' | 'like'>,
-  next: Pick<Task, 'place' | 'like'>,
-): number => (one.place !== next.place ? SETUP.place : one.like !== next.like ? SETUP.like : 0);
+export const setupBetween = (one: Pick<Task, 'place' | 'like'>, next: Pick<Task, 'place' | 'like'>): number =>
+  one.place !== next.place ? SETUP.place : one.like !== next.like ? SETUP.like : 0;
 
 /** The longest anybody works in one go, minutes: nothing longer has a place in a plan. */
 export const longestShift = (crew: readonly Crew[]): number =>

@@ -92,7 +92,11 @@ async function startApp(
 /** The lead of a database, signed in. */
 async function leadOf(url: string): Promise<SignedIn> {
   const pool = connect(url);
-  return await signedIn(pool, 'lead').finally(() => pool.end());
+  try {
+    return await signedIn(pool, 'lead');
+  } finally {
+    await pool.end();
+  }
 }
 
 const stopApp = (app: ChildProcess): Promise<void> =>

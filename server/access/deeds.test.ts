@@ -209,7 +209,8 @@ async function bothWays(act: () => Promise<Response>): Promise<[Response, Respon
   await bench.pool.query(`CREATE FUNCTION no_audit() RETURNS trigger LANGUAGE plpgsql AS $$
     BEGIN RAISE EXCEPTION 'nothing is written down'; END $$;
     CREATE TRIGGER no_audit BEFORE INSERT ON audit FOR EACH ROW EXECUTE FUNCTION no_audit()`);
-  const failed = await act().finally(() => bench.pool.query('DROP FUNCTION no_audit CASCADE'));
+  const failed = await act();
+  await bench.pool.query('DROP FUNCTION no_audit CASCADE');
   expect(await standing()).toEqual(before);
   return [failed, await act()];
 }

@@ -85,10 +85,8 @@ describe('a backup', () => {
         await post(bench.app, `/api/jobs/${id}/entries`, { entries: [note(`meanwhile ${n}`)] });
     });
     const file = join(folder, 'meanwhile.backup');
-    const head = await backUp(bench.url, file).finally(() => {
-      writing = false;
-      return Promise.all(writers);
-    });
+    const head = await backUp(bench.url, file).finally(() => (writing = false));
+    await Promise.all(writers);
     const url = await anEmptyOne();
     await restore(url, file);
     const there = await everything(url);

@@ -5,7 +5,8 @@ import { forecastOf, glanceAhead, type Case, type Forecast, type Glance } from '
 
 /** What the thinking thread is asked: what to do next, how long the rest takes, or what the trade expects on a machine. */
 export type Asked = { n: number } & (
-  { what: 'glance' | 'forecast'; case: Case } | { what: 'expected'; of: AskedOf }
+  | { what: 'glance' | 'forecast'; case: Case }
+  | { what: 'expected'; of: AskedOf }
 );
 export type Answered = { n: number } & (
   | { glance: Pick<Glance, 'lead' | 'next' | 'stop'> }

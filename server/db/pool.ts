@@ -30,7 +30,11 @@ export function connect(url: string): Pool {
 export async function withClient<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
-  return await work(client).finally(() => client.end());
+  try {
+    return await work(client);
+  } finally {
+    await client.end();
+  }
 }
 
 /** The address of another database on the same server. */

@@ -100,7 +100,9 @@ interface OfPaper {
 
 /** What came: by its order, by what a scanner typed, or by the part. */
 type CameIn = { id: string; count?: number; by?: string } & (
-  { order: string } | { code: string } | { part: string }
+  | { order: string }
+  | { code: string }
+  | { part: string }
 );
 
 /** Something done with a part of a job. */

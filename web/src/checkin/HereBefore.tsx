@@ -2,7 +2,7 @@ import type { Machine, RackTag } from '@rusty-wren/contract';
 import { behaviourOf, type ComplaintId } from '@rusty-wren/core/knowledge';
 import { comebackOf, nameOfMend } from '@rusty-wren/core/log';
 import { format, formatDistanceToNow } from 'date-fns';
-import type { ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useMachineQuery } from '../api/api';
 import { comebackWords, goneOf } from '../find/gone';
@@ -20,10 +20,11 @@ export function HereBefore({
   complaints: readonly ComplaintId[];
 }): ReactElement | null {
   const { data } = useMachineQuery(machine.id);
+  const [now] = useState(() => new Date().toISOString());
   if (!data) return null;
   const hanging = data.jobs.filter((t) => t.stage !== 'closed');
   const [last] = data.jobs.filter((t) => t.stage === 'closed');
-  const back = comebackOf(complaints, data.jobs.flatMap(goneOf), new Date().toISOString());
+  const back = comebackOf(complaints, data.jobs.flatMap(goneOf), now);
   return (
     <div role="status" className="text-lg leading-snug">
       {hanging.map((tag) => (

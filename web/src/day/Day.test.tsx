@@ -327,6 +327,6 @@ describe('hours', () => {
     await userEvent.type(monday, '9-12:30');
     await keep();
     await waitFor(() => expect(server.sent[0]?.path).toBe(`/api/day/hours/${BO.id}`));
-    expect((server.sent[0]?.body as { week: unknown[] }).week).toContainEqual({ day: 1, from: 540, to: 750 });
+    expect((server.sent[0]!.body as { week: unknown[] }).week).toContainEqual({ day: 1, from: 540, to: 750 });
   });
 });

@@ -115,7 +115,7 @@ function Hits({
   onClose: () => void;
 }): ReactElement {
   const navigate = useNavigate();
-  const now = new Date().toISOString();
+  const [now] = useState(() => new Date().toISOString());
   const go = (to: string) => (): void => {
     onClose();
     void navigate(to);

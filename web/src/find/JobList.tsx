@@ -1,5 +1,5 @@
 import type { RackTag } from '@rusty-wren/contract';
-import type { ComponentProps, ReactElement } from 'react';
+import { useState, type ComponentProps, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { JobRow } from './JobRow';
 
@@ -11,7 +11,7 @@ export function JobList({
   jobs: readonly RackTag[];
   whose: ComponentProps<typeof JobRow>['whose'];
 }): ReactElement {
-  const now = new Date().toISOString();
+  const [now] = useState(() => new Date().toISOString());
   return (
     <ul>
       {jobs.map((tag) => (

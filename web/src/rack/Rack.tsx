@@ -9,12 +9,10 @@ import { Button } from '../ui/Button';
 import { Blank, Loading } from '../ui/State';
 import { useFinder } from '../ui/useFinder';
 import { useMedia } from '../ui/useMedia';
-import { useNow } from '../ui/useNow';
+import { MINUTE_MS, useNow } from '../ui/useNow';
 import { HungHere } from './HungHere';
 import { Tag, TagRow } from './Tag';
 import { coldStartDueNow, waits } from './words';
-
-const MINUTE_MS = 60_000;
 
 /** How the rack can be looked at: each with the tags it leaves. */
 const FILTERS: readonly { id: string; name: string; takes: (tag: RackTag, now: string) => boolean }[] = [

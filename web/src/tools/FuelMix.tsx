@@ -2,6 +2,7 @@ import { ageOfCan, correctCan, oilFor, splitCan, type FuelAge } from '@rusty-wre
 import { format } from 'date-fns';
 import { useState, type ReactElement } from 'react';
 import { NumberField } from '../ui/NumberField';
+import { MINUTE_MS, useNow } from '../ui/useNow';
 
 const USUAL = 50;
 const AGE_WORDS: Readonly<Record<FuelAge, string>> = {
@@ -23,7 +24,7 @@ export function FuelMix(): ReactElement {
   const to = ratio ?? USUAL;
   const petrolMl = (petrol ?? 0) * 1000;
   const add = hasOil !== null && petrolMl > 0 ? correctCan({ petrolMl, oilMl: hasOil }, to) : null;
-  const today = new Date().toISOString();
+  const today = new Date(useNow(true, Date.now, MINUTE_MS)).toISOString();
   const age = label && label <= today.slice(0, 10) ? ageOfCan(label, today, ethanol) : null;
   return (
     <section aria-label="Fuel mix">
@@ -74,7 +75,7 @@ export function FuelMix(): ReactElement {
           <input
             type="date"
             value={label}
-            max={format(new Date(), 'yyyy-MM-dd')}
+            max={format(today, 'yyyy-MM-dd')}
             onChange={(e) => setLabel(e.target.value)}
             className="mt-1 block min-h-14 rounded-md border-2 border-line bg-card px-3 text-xl"
           />

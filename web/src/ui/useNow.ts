@@ -1,6 +1,8 @@
 import { useEffect, useState } from 'react';
 
 const TICK_MS = 200;
+/** Often enough for what is told by the minute or the day. */
+export const MINUTE_MS = 60_000;
 
 const sinceStart = (): number => performance.now();
 

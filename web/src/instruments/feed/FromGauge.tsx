@@ -28,7 +28,7 @@ export function FromGauge({
   useEffect(() => {
     if (lines) onReadings(lines);
     // Only more lines are news.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [lines]);
   const begin = async (standIn: StandIn): Promise<void> => {
     const answer = await start(standIn);

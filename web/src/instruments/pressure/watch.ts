@@ -36,7 +36,9 @@ export function gaugeIn(text: string): { gauge: number } | { problem: string } {
 
 /** How the volume that is held is known. */
 export type Volume =
-  { from: 'ordinary' } | { from: 'given'; ml: number } | { from: 'pump'; strokes: number; strokeMl: number };
+  | { from: 'ordinary' }
+  | { from: 'given'; ml: number }
+  | { from: 'pump'; strokes: number; strokeMl: number };
 
 /** The watch as it goes into the log: raw, with how the volume was had. */
 export function traceOf({ unit, points, simulated }: Watch, volume: Volume): Trace {
