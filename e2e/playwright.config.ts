@@ -14,7 +14,8 @@ export default defineConfig({
   // Here and not on the command line, which says nothing to a project that another one waits for.
   ...(process.env['RARE'] ? { grep: /@rare/ } : { grepInvert: /@rare/ }),
   outputDir: '../test-results',
-  workers: 2,
+  // One more than two cores: each waits as often as it works.
+  workers: 3,
   fullyParallel: true,
   timeout: 300_000,
   expect: { timeout: 60_000 },

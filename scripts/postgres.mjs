@@ -86,7 +86,8 @@ export const freePort = () =>
  * Starts a private PostgreSQL cluster on loopback, made on first use, and returns its URL and a way to stop it. One
  * left running by a killed run is taken over; a half-made one is made again.
  * @param {string} name folder of the cluster
- * @param {{fresh?: boolean}} [options] fresh: throw the old data away first
+ * @param {{fresh?: boolean, thrownAway?: boolean}} [options] fresh: throw the old data away first; thrownAway: nothing in it outlives
+ *   the machine, so nothing waits for the disk
  */
 export async function startPostgres(name, options = {}) {
   if (!findBin()) installDebian(['postgresql'], 'PostgreSQL');
@@ -111,7 +112,9 @@ export async function startPostgres(name, options = {}) {
   };
 
   const settingsFor = (/** @type {number} */ onPort) =>
-    `-c listen_addresses=127.0.0.1 -c port=${onPort} -c unix_socket_directories=''`;
+    `-c listen_addresses=127.0.0.1 -c port=${onPort} -c unix_socket_directories=''${
+      options.thrownAway ? ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off' : ''
+    }`;
 
   if (options.fresh) {
     if (running()) ctl('stop', '-m', 'fast', '-w');

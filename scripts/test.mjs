@@ -24,7 +24,9 @@ const OF_DAYS = [
   '--project=web alone',
   ...[
     'core/schedule',
-    'core/log',
+    'core/log/comeback',
+    'core/log/readJob',
+    'core/log/found',
     'web/src/day',
     'web/src/rack',
     'web/src/ui',
@@ -38,7 +40,7 @@ if (!existsSync('/usr/bin/pdftotext')) installDebian(['poppler-utils'], 'pdftote
 if (!existsSync('/usr/bin/chromium')) installDebian(['chromium', 'fonts-dejavu-core'], 'Chromium');
 
 // A cluster of its own, new each time: the demo's data is never touched.
-const database = await startPostgres('test-db', { fresh: true });
+const database = await startPostgres('test-db', { fresh: true, thrownAway: true });
 if (!database) process.exit(1);
 /** @type {import('node:child_process').ChildProcess | null} */
 let server = null;
@@ -142,10 +144,10 @@ const report = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8
 
 if (only === null) {
   await sideBySide([
-    [['lint', ['npx', 'eslint', '.', '--max-warnings', '0']]],
+    [['types', ['npm', 'run', '-s', 'types']]],
     [
-      ['format', ['npx', 'prettier', '--check', '.', '--log-level', 'warn']],
-      ['types', ['npm', 'run', '-s', 'types']],
+      ['format', ['npx', 'oxfmt', '--check', '.']],
+      ['lint', ['npx', 'oxlint', '.']],
       ['rooms', ['npm', 'run', '-s', 'rooms']],
       ['build', BUILD],
     ],
@@ -175,9 +177,11 @@ failed += unit?.numFailedTests ?? 0;
 if (!unitOk && !unit?.numFailedTests) failed++;
 
 if (only === null && !changed) {
+  // Together: one starts up while another works.
+  const torture = check('torture, in short', ['npx', 'tsx', 'scripts/torture/torture.ts', '--short']);
   for (const zone of EAST)
     count(await run(`days in ${zone}`, ['npx', 'vitest', 'run', ...OF_DAYS], { env: { TZ: zone } }));
-  await check('torture, in short', ['npx', 'tsx', 'scripts/torture/torture.ts', '--short']);
+  await torture;
 }
 if (changed) rest.push(...changedSpecs());
 if (changed ? rest.length > 0 : wanted('browser') || wanted('rare')) await inTheBrowser();
