@@ -1,8 +1,18 @@
-import { X509Certificate } from 'node:crypto';
+// What the certificates' package needs to be there before it.
+import 'reflect-metadata';
+import { randomBytes, webcrypto, X509Certificate } from 'node:crypto';
 import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
-import { isIP } from 'node:net';
+import { BlockList, isIP } from 'node:net';
 import { join } from 'node:path';
-import { generate, type SubjectAltNameEntry } from 'selfsigned';
+import { AsnConvert } from '@peculiar/asn1-schema';
+import {
+  GeneralName,
+  GeneralSubtree,
+  GeneralSubtrees,
+  id_ce_nameConstraints,
+  NameConstraints,
+} from '@peculiar/asn1-x509';
+import * as x509 from '@peculiar/x509';
 
 /** A certificate with its key, PEM. */
 export interface Pair {
@@ -64,37 +74,117 @@ async function writePair(folder: string, name: string, { cert, key }: Pair): Pro
 const holds = ({ cert }: Pair): boolean =>
   Date.parse(new X509Certificate(cert).validTo) > daysFromNow(AHEAD_DAYS).getTime();
 
-async function makeAuthority(): Promise<Pair> {
-  const made = await generate([{ name: 'commonName', value: 'Rusty Wren of this shop' }], {
-    keyType: 'ec',
-    algorithm: 'sha256',
-    notAfterDate: daysFromNow(AUTHORITY_DAYS),
-    extensions: [
-      { name: 'basicConstraints', cA: true, pathLenConstraint: 0, critical: true },
-      { name: 'keyUsage', keyCertSign: true, cRLSign: true, critical: true },
-    ],
-  });
-  return { cert: made.cert, key: made.private };
+/** The names and addresses of a shop's own network; nobody else's are under them. */
+const OWN_NETWORK = {
+  names: ['localhost', 'local', 'lan', 'internal', 'home.arpa'],
+  addresses: [
+    '10.0.0.0/8',
+    '172.16.0.0/12',
+    '192.168.0.0/16',
+    '169.254.0.0/16',
+    '100.64.0.0/10',
+    '127.0.0.0/8',
+    '::1/128',
+    'fc00::/7',
+    'fe80::/10',
+  ],
+} as const;
+
+/**
+ * For whom an authority may speak (RFC 5280, 4.2.1.10): the shop's own network, and by name what else it is asked for. Whoever
+ * comes by its key cannot be somebody's bank on the phones that trust it.
+ */
+function boundTo(addresses: readonly string[]): x509.Extension {
+  const others = addresses.filter((a) => !inOwnNetwork(a));
+  const bases = [
+    ...OWN_NETWORK.names.map((dNSName) => ({ dNSName })),
+    ...OWN_NETWORK.addresses.map((iPAddress) => ({ iPAddress })),
+    ...others.map((a) => (isIP(a) ? { iPAddress: `${a}/${isIP(a) === 4 ? 32 : 128}` } : { dNSName: a })),
+  ];
+  const permittedSubtrees = new GeneralSubtrees(
+    bases.map((base) => new GeneralSubtree({ base: new GeneralName(base) })),
+  );
+  const bound = new NameConstraints({ permittedSubtrees });
+  return new x509.Extension(id_ce_nameConstraints, true, AsnConvert.serialize(bound));
 }
 
-async function makeServer(authority: Pair, addresses: readonly string[]): Promise<Pair> {
-  const altNames = addresses.map((a): SubjectAltNameEntry =>
-    isIP(a) ? { type: 7, ip: a } : { type: 2, value: a },
-  );
-  const made = await generate([{ name: 'commonName', value: addresses[0]! }], {
-    keyType: 'ec',
-    algorithm: 'sha256',
-    notAfterDate: daysFromNow(SERVER_DAYS),
-    ca: authority,
+const ownAddresses = new BlockList();
+for (const net of OWN_NETWORK.addresses) {
+  const [address = '', bits] = net.split('/');
+  ownAddresses.addSubnet(address, Number(bits), isIP(address) === 4 ? 'ipv4' : 'ipv6');
+}
+const inOwnNetwork = (address: string): boolean =>
+  isIP(address)
+    ? ownAddresses.check(address, isIP(address) === 4 ? 'ipv4' : 'ipv6')
+    : OWN_NETWORK.names.some((name) => address === name || address.endsWith(`.${name}`));
+
+/** Whether an authority is bound, and may speak for every address. */
+function maySpeakFor({ cert }: Pair, addresses: readonly string[]): boolean {
+  const bound = new x509.X509Certificate(cert).getExtension(id_ce_nameConstraints);
+  if (!bound) return false;
+  const permitted = AsnConvert.parse(bound.value, NameConstraints).permittedSubtrees ?? [];
+  const named = permitted.map(({ base }) => base.dNSName ?? base.iPAddress?.replace(/\/(32|128)$/, ''));
+  return addresses.every((a) => inOwnNetwork(a) || named.includes(a));
+}
+
+const KEYS = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' } as const;
+const AUTHORITY_NAME = 'CN=Rusty Wren of this shop';
+
+/** A certificate of that subject and its key; signed by itself, or by who is named. */
+async function makePair(
+  subject: string,
+  { days, extensions, by }: { days: number; extensions: x509.Extension[]; by?: Pair },
+): Promise<Pair> {
+  const keys = await webcrypto.subtle.generateKey(KEYS, true, ['sign', 'verify']);
+  const signer = by
+    ? {
+        issuer: new x509.X509Certificate(by.cert).subject,
+        signingKey: await webcrypto.subtle.importKey(
+          'pkcs8',
+          x509.PemConverter.decodeFirst(by.key),
+          KEYS,
+          false,
+          ['sign'],
+        ),
+      }
+    : { issuer: subject, signingKey: keys.privateKey };
+  const made = await x509.X509CertificateGenerator.create({
+    serialNumber: randomBytes(16).toString('hex'),
+    subject,
+    ...signer,
+    notAfter: daysFromNow(days),
+    signingAlgorithm: KEYS,
+    publicKey: keys.publicKey,
+    extensions: [...extensions, await x509.SubjectKeyIdentifierExtension.create(keys.publicKey)],
+  });
+  const key = await webcrypto.subtle.exportKey('pkcs8', keys.privateKey);
+  return { cert: made.toString('pem'), key: x509.PemConverter.encode(key, 'PRIVATE KEY') };
+}
+
+const makeAuthority = (addresses: readonly string[]): Promise<Pair> =>
+  makePair(AUTHORITY_NAME, {
+    days: AUTHORITY_DAYS,
     extensions: [
-      { name: 'basicConstraints', cA: false, critical: true },
-      { name: 'keyUsage', digitalSignature: true, critical: true },
-      { name: 'extKeyUsage', serverAuth: true },
-      { name: 'subjectAltName', altNames },
+      new x509.BasicConstraintsExtension(true, 0, true),
+      new x509.KeyUsagesExtension(x509.KeyUsageFlags.keyCertSign | x509.KeyUsageFlags.cRLSign, true),
+      boundTo(addresses),
     ],
   });
-  return { cert: made.cert, key: made.private };
-}
+
+/** What it serves is in its alternative names; its subject is no name, which would be held against the bounds as well. */
+export const makeServer = (authority: Pair, addresses: readonly string[]): Promise<Pair> =>
+  makePair('CN=A bench of this shop', {
+    days: SERVER_DAYS,
+    by: authority,
+    extensions: [
+      new x509.BasicConstraintsExtension(false, undefined, true),
+      new x509.KeyUsagesExtension(x509.KeyUsageFlags.digitalSignature, true),
+      new x509.ExtendedKeyUsageExtension([x509.ExtendedKeyUsage.serverAuth]),
+      new x509.SubjectAlternativeNameExtension(
+        addresses.map((value) => ({ type: isIP(value) ? ('ip' as const) : ('dns' as const), value })),
+      ),
+    ],
+  });
 
 /** Whether a certificate is this authority's, holds, and names every address. */
 function serves(pair: Pair, authority: Pair, addresses: readonly string[]): boolean {
@@ -107,16 +197,16 @@ function serves(pair: Pair, authority: Pair, addresses: readonly string[]): bool
 }
 
 /**
- * What HTTPS is served with on these addresses: an authority that is made once and kept in the folder, and its certificate for
- * them, made anew when they change or it is about to end.
+ * What HTTPS is served with on these addresses: an authority that is made once and kept in the folder, bound to the shop's own
+ * network and to what else it is asked for, and its certificate for them, made anew when they change or it is about to end.
  */
 export async function lanCertificates(
   folder: string,
   addresses: readonly string[],
 ): Promise<LanCertificates> {
   let authority = await readPair(folder, 'authority');
-  if (!authority || !holds(authority)) {
-    authority = await makeAuthority();
+  if (!authority || !holds(authority) || !maySpeakFor(authority, addresses)) {
+    authority = await makeAuthority(addresses);
     await writePair(folder, 'authority', authority);
   }
   let server = await readPair(folder, 'server');

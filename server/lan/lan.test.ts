@@ -10,6 +10,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
 import { LOOPBACK } from '../http/guard';
 import { openBench, type TestBench } from '../testing/bench';
+import { makeServer } from './certificates';
 import { fingerprint, lanCertificates } from './index';
 
 let folder: string;
@@ -20,9 +21,9 @@ afterAll(() => rm(folder, { recursive: true }));
 
 describe('the certificates of a shop', () => {
   it('are kept; other addresses get another of the same authority', async () => {
-    const first = await lanCertificates(folder, ['192.0.2.7', 'bench.example']);
-    expect(await lanCertificates(folder, ['192.0.2.7'])).toEqual(first);
-    const moved = await lanCertificates(folder, ['192.0.2.8']);
+    const first = await lanCertificates(folder, ['192.168.2.7', 'bench.example']);
+    expect(await lanCertificates(folder, ['192.168.2.7'])).toEqual(first);
+    const moved = await lanCertificates(folder, ['192.168.2.8']);
     expect(moved.authority).toBe(first.authority);
     expect(moved.server.cert).not.toBe(first.server.cert);
     const [authority, server] = [
@@ -32,12 +33,27 @@ describe('the certificates of a shop', () => {
     expect(authority.ca).toBe(true);
     expect(server.ca).toBe(false);
     expect(server.verify(authority.publicKey)).toBe(true);
-    expect([server.checkIP('192.0.2.8'), server.checkIP('192.0.2.7')]).toEqual(['192.0.2.8', undefined]);
+    expect([server.checkIP('192.168.2.8'), server.checkIP('192.168.2.7')]).toEqual(['192.168.2.8', undefined]);
     // Phones take none of a server that holds longer.
     const days = (Date.parse(server.validTo) - Date.parse(server.validFrom)) / 86_400_000;
     expect(days).toBeGreaterThan(300);
     expect(days).toBeLessThan(398);
     expect(fingerprint(moved.authority)).toMatch(/^([0-9A-F]{2}:){31}[0-9A-F]{2}$/);
+  });
+
+  it('speak for the shop’s own network and what it was asked for; for another address phones trust anew', async () => {
+    const [own, named] = await Promise.all(
+      ['own', 'named'].map((name) => mkdtemp(join(tmpdir(), `lan-${name}-`))),
+    );
+    const first = await lanCertificates(own!, ['192.168.0.9']);
+    const inside = ['10.1.2.3', '172.31.0.1', 'fe80::7', 'fd00::1', 'bench.local', 'localhost'];
+    expect((await lanCertificates(own!, inside)).authority).toBe(first.authority);
+    for (const outside of ['172.32.0.1', '2001:db8::1', 'bench.example', 'notlocal']) {
+      expect((await lanCertificates(own!, [outside])).authority).not.toBe(first.authority);
+      const one = await lanCertificates(named!, [outside]);
+      expect((await lanCertificates(named!, ['192.168.0.9', outside])).authority).toBe(one.authority);
+    }
+    await Promise.all([own!, named!].map((one) => rm(one, { recursive: true })));
   });
 
   it('have keys that nobody else reads', async () => {
@@ -48,15 +64,15 @@ describe('the certificates of a shop', () => {
   it('are not served with where others on the machine could read a key', async () => {
     const key = join(folder, 'authority.key');
     await chmod(key, 0o640);
-    await expect(lanCertificates(folder, ['192.0.2.8'])).rejects.toThrow(`${key} can be read by others`);
+    await expect(lanCertificates(folder, ['192.168.2.8'])).rejects.toThrow(`${key} can be read by others`);
     await chmod(key, 0o600);
-    await lanCertificates(folder, ['192.0.2.8']);
+    await lanCertificates(folder, ['192.168.2.8']);
   });
 
   it('are made anew where one is half there', async () => {
-    const before = await lanCertificates(folder, ['192.0.2.8']);
+    const before = await lanCertificates(folder, ['192.168.2.8']);
     await rm(join(folder, 'server.key'));
-    const after = await lanCertificates(folder, ['192.0.2.8']);
+    const after = await lanCertificates(folder, ['192.168.2.8']);
     expect(after.server.cert).not.toBe(before.server.cert);
     expect(await readFile(join(folder, 'server.key'), 'utf8')).toBe(after.server.key);
   });
@@ -137,6 +153,29 @@ describe('served over HTTPS', () => {
     const { authority: stranger } = await lanCertificates(other, ['127.0.0.1']);
     await rm(other, { recursive: true });
     await expect(ask('/api/health', { ca: stranger })).rejects.toThrow();
+  });
+
+  it('is not believed for an address that is nobody’s here, whoever signs with the authority’s key', async () => {
+    const key = await readFile(join(folder, 'authority.key'), 'utf8');
+    const trustedFor = async (address: string): Promise<number> => {
+      const serverOptions = await makeServer({ cert: authority, key }, [address]);
+      const server = https.createServer(serverOptions, (_, response) => response.end()).listen(0);
+      const { port: at } = server.address() as AddressInfo;
+      try {
+        return await new Promise((resolve, reject) =>
+          https
+            .get(
+              { host: '127.0.0.1', port: at, servername: address, ca: authority, agent: false },
+              (response) => resolve(response.resume().statusCode ?? 0),
+            )
+            .on('error', reject),
+        );
+      } finally {
+        server.close();
+      }
+    };
+    expect(await trustedFor('bench.local')).toBe(200);
+    await expect(trustedFor('bank.example')).rejects.toThrow('permitted subtree violation');
   });
 
   it('answers to its own names, and to none that somebody leads here', async () => {
