@@ -33,7 +33,10 @@ describe('the certificates of a shop', () => {
     expect(authority.ca).toBe(true);
     expect(server.ca).toBe(false);
     expect(server.verify(authority.publicKey)).toBe(true);
-    expect([server.checkIP('192.168.2.8'), server.checkIP('192.168.2.7')]).toEqual(['192.168.2.8', undefined]);
+    expect([server.checkIP('192.168.2.8'), server.checkIP('192.168.2.7')]).toEqual([
+      '192.168.2.8',
+      undefined,
+    ]);
     // Phones take none of a server that holds longer.
     const days = (Date.parse(server.validTo) - Date.parse(server.validFrom)) / 86_400_000;
     expect(days).toBeGreaterThan(300);

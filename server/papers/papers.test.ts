@@ -11,6 +11,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aCheckIn, openBench, post, type TestBench } from '../testing/bench';
 import { runsOf } from './fonts';
 import { asJpeg, pdfOf } from './pdf';
+import { print } from './printer';
 
 let bench: TestBench;
 let folder: string;
@@ -166,6 +167,47 @@ describe('a paper as PDF', () => {
     // A PDF is about 20 kB: were they kept, it would be 2 MB, and their documents many times that.
     expect((await kept()) - before).toBeLessThan(1.8e6);
   }, 120_000);
+});
+
+describe('a paper that takes long to print', () => {
+  /** How much of the time of something this thread could not turn to anything else in one go: 0 to 1. */
+  async function heldUp(work: () => Promise<unknown>): Promise<number> {
+    let [over, longest] = [false, 0];
+    const began = performance.now();
+    const working = work().finally(() => (over = true));
+    for (let last = began; !over;) {
+      await new Promise((resolve) => setImmediate(resolve));
+      const now = performance.now();
+      longest = Math.max(longest, now - last);
+      last = now;
+    }
+    await working;
+    return longest / (performance.now() - began);
+  }
+
+  it('holds nobody up meanwhile, photos of another size and type included', async () => {
+    const webp = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#804020' } })
+      .webp()
+      .toBuffer();
+    const many = paperOf('report', Array.from({ length: 40 }, () => BLOCKS).flat());
+    const asked = { paper: many, sheet: 'a4', photos: new Map([[HASH, new Uint8Array(webp)]]) } as const;
+    const pdf = Buffer.from(await print(asked));
+    expect(pdf.toString('latin1')).toContain('/DCTDecode');
+    expect(flat(ask('pdftotext', pdf))).toContain('Gáspár Őri said “½ a turn”.');
+    expect(await heldUp(() => print(asked))).toBeLessThan(0.4);
+    // What it would be in this thread: the measure tells the two apart.
+    const photos = new Map([[HASH, await asJpeg(webp)]]);
+    expect(await heldUp(() => pdfOf(many, { sheet: 'a4', photos }))).toBeGreaterThan(0.6);
+  });
+
+  it('and one too many at once is told to come again', async () => {
+    const asked = { paper: paperOf('tag'), sheet: 'a4', photos: new Map() } as const;
+    const all = await Promise.allSettled(Array.from({ length: 40 }, () => print(asked)));
+    const refused = all.filter((one) => one.status === 'rejected');
+    expect(refused.length).toBeGreaterThan(10);
+    expect(refused.length).toBeLessThan(30);
+    for (const { reason } of refused) expect(reason).toMatchObject({ status: 503 });
+  });
 });
 
 describe('a given paper of a job', () => {

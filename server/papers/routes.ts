@@ -2,17 +2,17 @@ import { Hono } from 'hono';
 import type { Pool } from '../db/pool';
 import { pathId, refuse } from '../http/problem';
 import { givenPaper } from './given';
+import { print } from './printer';
 import { SHEETS, type Sheet } from './sheets';
 
-/** The photos of a paper, as it takes them, by hash. */
+/** The photos of a paper as they are kept, by hash. */
 async function photosFor(pool: Pool, hashes: readonly string[]): Promise<Map<string, Buffer>> {
   if (hashes.length === 0) return new Map();
-  const { asJpeg } = await import('./pdf');
   const { rows } = await pool.query<{ hash: string; bytes: Buffer }>(
     'SELECT hash, bytes FROM attachment WHERE hash = ANY($1)',
     [hashes],
   );
-  return new Map(await Promise.all(rows.map(async (r) => [r.hash, await asJpeg(r.bytes)] as const)));
+  return new Map(rows.map((r) => [r.hash, r.bytes]));
 }
 
 /** Given papers as PDF. */
@@ -28,9 +28,7 @@ export const paperRoutes = (pool: Pool): Hono =>
       pool,
       paper.blocks.flatMap((b) => (b.is === 'photo' ? [b.hash] : [])),
     );
-    // Type and the writer of documents are loaded when the first one is asked for, not at every start.
-    const { pdfOf } = await import('./pdf');
-    const pdf = await pdfOf(paper, { sheet: sheet as Sheet, photos });
+    const pdf = await print({ paper, sheet: sheet as Sheet, photos });
     return c.body(new Uint8Array(pdf), 200, {
       'Content-Type': 'application/pdf',
       // Opened by whoever is signed in then.
