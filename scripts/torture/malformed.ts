@@ -7,7 +7,7 @@ import { paperHash } from '@rusty-wren/core/log';
 import { hang, note, type Answer } from './bench';
 
 /** What clients that are broken, old or hostile send in the place of something. */
-const NASTY = fc.oneof(
+export const NASTY = fc.oneof(
   fc.constantFrom<unknown>(
     null,
     true,

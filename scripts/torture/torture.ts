@@ -3,6 +3,7 @@ import pg from 'pg';
 import { startPostgres } from '../postgres.mjs';
 import { App } from './bench';
 import { diskFull } from './diskFull';
+import { everyRoute } from './everyRoute';
 import { floods } from './floods';
 import { kills } from './kills';
 import { malformed } from './malformed';
@@ -12,7 +13,7 @@ import { throughput } from './throughput';
 
 /**
  * What the server promises, tried the hard way on a database of its own: `npm run torture`, some minutes; `--short` for every
- * test run. `--only kills,malformed,streams,floods,restores,disk,throughput,browser,audit` makes some of them.
+ * test run. `--only kills,malformed,routes,streams,floods,restores,disk,throughput,browser,audit` makes some of them.
  */
 const short = process.argv.includes('--short');
 const only = process.argv.includes('--only')
@@ -29,6 +30,7 @@ try {
   const app = await App.start(cluster.url);
   try {
     if (wanted('malformed')) wrong.push(...(await malformed(app, pool, short ? 2000 : 100_000)));
+    if (wanted('routes')) wrong.push(...(await everyRoute(app, pool, cluster.url, short ? 2 : 40)));
     if (wanted('streams'))
       wrong.push(
         ...(await streams(app, short ? { heads: 300, opened: 200 } : { heads: 4000, opened: 2000 })),
