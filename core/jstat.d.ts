@@ -4,6 +4,9 @@ declare module 'jstat' {
     studentt: { inv: (probability: number, degreesOfFreedom: number) => number };
     poisson: { cdf: (most: number, mean: number) => number };
     median: (values: readonly number[]) => number;
+    mean: (values: readonly number[]) => number;
+    /** `ofSample`: over one fewer than there are. */
+    stdev: (values: readonly number[], ofSample: boolean) => number;
   };
   export default jstat;
 }

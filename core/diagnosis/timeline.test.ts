@@ -65,7 +65,7 @@ const FAULTS_SEEN = CHECKS.flatMap((check) =>
   }),
 );
 /** Every sure look at a part that can only be in one place, coming out sound. */
-const SOUND_SEEN = CAUSES.filter((c) => !c.severalPlaces).flatMap((cause) =>
+const SOUND_SEEN = CAUSES.filter((c) => !c.severalPlaces && !c.hidden).flatMap((cause) =>
   Object.keys(cause.seen ?? {}).flatMap((id) => {
     const [normal] = checkOf(id as CheckId).results;
     return normal && !normal.soft ? [[id as CheckId, normal.id, cause.id] as const] : [];

@@ -84,7 +84,8 @@ const looksAt = (cause: CauseId): CheckId[] => Object.keys(causeOf(cause).seen ?
 
 /** Whether a finding shows a cause's part to be sound, beyond doubt. */
 function clears(e: Evidence, cause: CauseId): boolean {
-  if (e.kind !== 'finding' || e.sureness !== 'sure' || causeOf(cause).severalPlaces) return false;
+  const { severalPlaces, hidden } = causeOf(cause);
+  if (e.kind !== 'finding' || e.sureness !== 'sure' || severalPlaces || hidden) return false;
   const [normal] = checkOf(e.check).results;
   return !!normal && e.result === normal.id && !normal.soft && looksAt(cause).includes(e.check);
 }

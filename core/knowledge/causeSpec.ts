@@ -47,6 +47,8 @@ export interface CauseSpec {
   dear?: true;
   /** It may sit in one of several places: a look at one, or a repair of one, leaves the others. */
   severalPlaces?: true;
+  /** It may be inside, where a look that finds nothing does not clear it. */
+  hidden?: true;
   /** Results that are this very fault, seen or measured: noted as sure, they are a fact. */
   seen?: ResultsOf<'list'>;
   /** Of a mixture screw that is set wrong: which, and to which side. A count speaks for its own screw and its own side. */

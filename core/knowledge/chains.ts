@@ -41,6 +41,16 @@ export const CHAINS: readonly Chain[] = [
     true,
   ),
   ...brings('fuel-filter-off', { 'piston-dirt-worn': 'sometimes' }, true),
+  ...brings(
+    'tank-dirty',
+    {
+      'inlet-screen-clogged': 'usually',
+      'fuel-filter-clogged': 'often',
+      'needle-not-sealing': 'often',
+      'piston-dirt-worn': 'hardly-ever',
+    },
+    true,
+  ),
   ...brings('air-filter-clogged', { 'piston-dirt-worn': 'rarely', 'plug-fouled': 'sometimes' }, true),
   ...brings('stale-fuel', {
     'metering-diaphragm-stiff': 'sometimes',
@@ -53,6 +63,7 @@ export const CHAINS: readonly Chain[] = [
   ...brings('needle-not-sealing', { 'engine-flooded': 'usually', 'plug-fouled': 'often' }, true),
   ...brings('metering-lever-high', { 'engine-flooded': 'usually', 'plug-fouled': 'often' }, true),
   ...brings('metering-diaphragm-proud', { 'engine-flooded': 'usually', 'plug-fouled': 'often' }, true),
+  ...brings('metering-diaphragm-stiff', { 'engine-flooded': 'rarely' }, true),
   ...brings('choke-stuck', { 'engine-flooded': 'usually', 'plug-fouled': 'often' }, true),
   ...brings('starting-drill-wrong', { 'engine-flooded': 'usually', 'plug-fouled': 'often' }, true),
   ...brings('engine-flooded', { 'plug-fouled': 'often' }),

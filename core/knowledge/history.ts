@@ -115,6 +115,7 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
       'high-screw-lean': 1.5,
       'high-screw-rich': 2,
       'intake-leak': 1.5,
+      'base-gasket-leak': 1.6,
       'fuel-filter-off': 1.5,
     },
   },
@@ -157,6 +158,7 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     applies: (h) => h.failsWhen === 'hot',
     factors: {
       'coil-failed': 4,
+      'needle-not-sealing': 1.4,
       'tank-vent-blocked': 1.6,
       'piston-heat-scored': 1.4,
       'crank-seal-leak': 1.4,
@@ -227,7 +229,8 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
       'engine-flooded': 1.6,
       'starting-drill-wrong': 1.6,
       'coil-failed': 1.6,
-      'tank-vent-blocked': 1.3,
+      'needle-not-sealing': 2.2,
+      'tank-vent-blocked': 1.5,
     },
   },
   {

@@ -68,19 +68,23 @@ describe('a gauge with the throttle shut', () => {
   const open = look('compression-gauge', 'lead-earthed', 'throttle-open');
 
   it('reads a quarter less, and is judged by what it reads; opened it reads what is there', () => {
-    let fooled = 0;
+    let [read, fooled] = [0, 0];
     for (const number of numbers) {
       const hidden = of('spark', number);
       expect(Math.abs(most(hidden, shut) - 0.75 * most(hidden, open))).toBeLessThanOrEqual(1);
       const { inHand, steps } = workedBy(hidden, [shut]);
-      expect(judgeReading('compression-gauge', inHand!.reading!, hidden.machine)).toMatchObject({
-        result: inHand!.result,
+      // One whose starter jams is pulled by nobody.
+      if (!inHand) continue;
+      read++;
+      expect(judgeReading('compression-gauge', inHand.reading!, hidden.machine)).toMatchObject({
+        result: inHand.result,
       });
       expect(misledBy(steps[0]!.missed!)).toContain('throttle shut');
-      if (inHand!.result !== workedBy(hidden, [open]).inHand!.result) fooled++;
+      if (inHand.result !== workedBy(hidden, [open]).inHand!.result) fooled++;
       const again = workedBy(hidden, [shut, open]).inHand;
       expect(again!.result).toBe(workedBy(hidden, [open]).inHand!.result);
     }
+    expect(read).toBeGreaterThan(numbers.length - 5);
     expect(fooled).toBeGreaterThan(numbers.length / 2);
   });
 

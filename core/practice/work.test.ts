@@ -126,7 +126,7 @@ describe('what a machine answers', () => {
 
   it('says again what is complained of, and runs well once nothing is', () => {
     const [dead, cured] = [counted(), counted()];
-    for (const hidden of drawn(60)) {
+    for (const hidden of drawn(90)) {
       if (!hidden.complaints.includes('no-fire') || hidden.safety) continue;
       const before = workedBy(hidden, [look('safety-walkround'), look('start-trial')]);
       if (before.ended) continue;

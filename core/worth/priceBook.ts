@@ -58,6 +58,7 @@ const USUAL: Readonly<Record<PricedId, Usual | null>> = {
   'fuel-line-leak': [8_00, 0],
   'fuel-line-blocked': [8_00, 0],
   'tank-or-grommet-leak': [9_00, 2],
+  'tank-dirty': [4_00, 0],
   'tank-vent-blocked': [5_00, 1],
   'primer-faulty': [6_00, 0],
   'inlet-screen-clogged': [2_00, 0],

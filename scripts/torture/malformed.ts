@@ -425,11 +425,12 @@ export async function malformed(app: App, pool: pg.Pool, many: number): Promise<
   const statuses = new Map<number, number>();
   const wrong: string[] = [];
   const nasties = fc.sample(NASTY, 3000);
+  /** An id that was made up once is made up again: taken in long ago, it stands whatever is refused under it since. */
+  const taken = new Set<string>();
   const BATCH = 200;
   const CLIENTS = 8;
   for (let from = 0; from < many; from += BATCH) {
     const refused: string[] = [];
-    const taken = new Set<string>();
     const tell = async (asked: Asked): Promise<void> => {
       const ask = (): Promise<Answer> =>
         app.ask(asked.method, asked.path, asked.body, asked.headers).catch(() => ({ status: -1, body: '' }));

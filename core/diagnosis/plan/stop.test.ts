@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { takeIn, type Case, type Evidence } from '../case';
 import { isMending } from '../checkTable';
 import { diagnose } from '../diagnose';
-import { CAUSE_IDS, checkOf, REMEDIES, type CheckId, type ComplaintId } from '../../knowledge';
+import { CAUSE_IDS, causeOf, checkOf, REMEDIES, type CheckId, type ComplaintId } from '../../knowledge';
 import { ACT_ON, LIKELY_ENOUGH } from '../parameters';
 
 const caseOf = (complaint: ComplaintId, ...found: readonly (readonly [CheckId, string])[]): Case => ({
@@ -82,29 +82,49 @@ describe('the stop rule', () => {
   });
 
   it('says when one job mends whichever of the suspects it is', () => {
-    const { stop, suspects } = diagnose(
-      caseOf(
-        'runs-on-prime-then-dies',
-        ['primer-action', 'fills-firm'],
-        ['fuel-smell', 'fresh'],
-        ['line-pressure', 'holds'],
-        ['fuel-filter-look', 'clean'],
-        ['tank-vent', 'breathes'],
-        ['inlet-pressure', 'holds'],
-        ['impulse-path', 'clear'],
-        ['compression-gauge', 'good'],
-        ['spark-tester', 'strong'],
-        ['limiter-caps', 'present'],
-        ['screw-turns', 'near-baseline'],
-        ['crankcase-pressure', 'holds'],
-        ['crankcase-vacuum', 'holds'],
-        ['line-routing', 'right'],
-        ['line-look', 'supple'],
-        ['intake-boot', 'sound'],
-      ),
+    let c = caseOf(
+      'runs-on-prime-then-dies',
+      ['primer-action', 'fills-firm'],
+      ['fuel-smell', 'fresh'],
+      ['line-pressure', 'holds'],
+      ['fuel-filter-look', 'clean'],
+      ['tank-vent', 'breathes'],
+      ['inlet-pressure', 'holds'],
+      ['impulse-path', 'clear'],
+      ['compression-gauge', 'good'],
+      ['spark-tester', 'strong'],
+      ['limiter-caps', 'present'],
+      ['screw-turns', 'near-baseline'],
+      ['crankcase-pressure', 'holds'],
+      ['crankcase-vacuum', 'holds'],
+      ['line-routing', 'right'],
+      ['line-look', 'supple'],
+      ['intake-boot', 'sound'],
+      ['mount-bolts', 'tight'],
+      ['plug-look', 'tan-dry'],
+      ['exhaust-smoke', 'normal'],
+      ['choke-action', 'full-travel'],
+      ['air-filter-look', 'clean'],
+      ['piston-intake-side', 'clean'],
+      ['prime-at-intake', 'runs-briefly'],
     );
-    expect(suspects[0]?.probability).toBeLessThan(ACT_ON);
-    expect(stop).toMatchObject({ why: 'one-remedy', remedy: { id: 'carburettor-rebuild' } });
+    const { mends } = REMEDIES.find(({ id }) => id === 'carburettor-rebuild')!;
+    const inside = (check: CheckId): boolean => mends.some((cause) => causeOf(cause).seen?.[check]);
+    // Whatever else is proposed is found sound.
+    for (let n = 0; n < 20; n++) {
+      const { next, stop, suspects } = diagnose(c);
+      const other = stop ? undefined : next.find(({ check }) => !inside(check));
+      if (!other) {
+        expect(suspects[0]?.probability).toBeLessThan(ACT_ON);
+        expect(stop).toMatchObject({ why: 'one-remedy', remedy: { id: 'carburettor-rebuild' } });
+        return;
+      }
+      const { check } = other;
+      const result = isMending(check) ? 'no-change' : checkOf(check).results[0]!.id;
+      const sound: Evidence = { ref: check, kind: 'finding', check, result, sureness: 'sure' };
+      c = { ...c, evidence: takeIn(c.evidence, sound) };
+    }
+    throw new Error('never came to an end');
   });
 
   it('asks for a verdict on worth once squeeze has decided', () => {

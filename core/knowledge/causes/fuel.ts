@@ -150,7 +150,7 @@ export const FUEL_CAUSES = causes({
       'leaks-fuel': 'often',
       'hard-to-start': 'often',
       'fades-under-way': 'often',
-      'runs-on-prime-then-dies': 'sometimes',
+      'runs-on-prime-then-dies': 'often',
       'no-fire': 'sometimes',
       'primer-no-fuel': 'sometimes',
       'races-or-hangs': 'rarely',
@@ -228,6 +228,23 @@ export const FUEL_CAUSES = causes({
       'tank-pressure': { leaks: 'almost-always' },
       'safety-walkround': { fault: 'usually' },
       'primer-action': { bubbles: 'rarely' },
+    },
+  },
+  'tank-dirty': {
+    name: 'Tank dirty inside',
+    sits: 'tank',
+    weight: 0.7,
+    remedy: 'Rinse the tank, fit a new filter, fresh mix',
+    minutes: 12,
+    complaints: {
+      'fades-under-way': 'sometimes',
+      'wont-reach-speed': 'rarely',
+      'hard-to-start': 'rarely',
+    },
+    shows: {
+      'fuel-look': { 'cloudy-or-debris': 'almost-always' },
+      'fuel-filter-look': { clogged: 'sometimes' },
+      'inlet-screen': { debris: 'often' },
     },
   },
   'tank-vent-blocked': {

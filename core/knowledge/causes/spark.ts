@@ -30,17 +30,18 @@ export const SPARK_CAUSES = causes({
     weight: 1.5,
     remedy: 'Fit a new plug',
     minutes: 3,
+    hidden: true,
     seen: { 'plug-look': ['damaged'] },
     putRightBy: ['new-plug-trial'],
     complaints: {
       'no-fire': 'usually',
       'cuts-dead': 'sometimes',
-      'hard-to-start': 'sometimes',
+      'hard-to-start': 'often',
       'pops-only': 'rarely',
     },
     shows: {
-      'plug-look': { damaged: 'often', 'wet-fuel': 'sometimes' },
-      'plug-gap': { wide: 'often' },
+      'plug-look': { damaged: 'sometimes', 'wet-fuel': 'sometimes' },
+      'plug-gap': { wide: 'usually' },
       'prime-at-intake': { nothing: 'usually' },
       'prime-in-cylinder': { nothing: 'usually' },
       'start-trial': { nothing: 'often', pops: 'rarely' },
@@ -66,7 +67,7 @@ export const SPARK_CAUSES = causes({
   'stop-circuit-open': {
     name: 'Stop circuit broken',
     sits: 'stop',
-    weight: 0.5,
+    weight: 0.9,
     remedy: 'Mend the stop wire or switch',
     minutes: 10,
     seen: { 'stop-switch-action': ['no-effect'] },
@@ -150,7 +151,7 @@ export const SPARK_CAUSES = causes({
   'magnets-weak': {
     name: 'Flywheel magnets weak',
     sits: 'flywheel',
-    weight: 0.15,
+    weight: 0.4,
     remedy: 'Fit another flywheel',
     minutes: 25,
     dear: true,
@@ -158,7 +159,7 @@ export const SPARK_CAUSES = causes({
     complaints: { 'no-fire': 'often', 'hard-to-start': 'often', 'cuts-dead': 'rarely' },
     shows: {
       'magnet-pull': { weak: 'almost-always' },
-      'spark-tester': { weak: 'usually', none: 'sometimes' },
+      'spark-tester': { weak: 'usually', none: 'rarely' },
       'prime-at-intake': { nothing: 'often' },
       'prime-in-cylinder': { nothing: 'often' },
       'start-trial': { nothing: 'often', pops: 'sometimes' },

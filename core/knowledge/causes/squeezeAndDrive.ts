@@ -146,14 +146,14 @@ export const SQUEEZE_AND_DRIVE_CAUSES = causes({
   'recoil-jammed': {
     name: 'Starter spring, cord or pawls',
     sits: 'flywheel',
-    weight: 1,
+    weight: 1.5,
     remedy: 'Mend the starter: spring, cord or pawls',
     minutes: 12,
     seen: { 'recoil-look': ['jammed'] },
-    complaints: { 'hard-to-pull': 'usually', 'no-fire': 'rarely', 'rattle-or-scrape': 'rarely' },
+    complaints: { 'hard-to-pull': 'usually', 'no-fire': 'often', 'rattle-or-scrape': 'rarely' },
     shows: {
       'recoil-look': { jammed: 'almost-always' },
-      'pull-feel': { locked: 'often', 'no-resistance': 'sometimes' },
+      'pull-feel': { locked: 'often', 'no-resistance': 'often' },
       'turnover-noise': { rattle: 'rarely' },
     },
   },

@@ -40,7 +40,7 @@ export const SPARK_CHECKS = {
       { id: 'wide', label: 'wide' },
       { id: 'narrow', label: 'narrow' },
     ],
-    healthy: { wide: 'rarely', narrow: 'rarely' },
+    healthy: { wide: 'hardly-ever', narrow: 'rarely' },
   },
   'new-plug-trial': {
     name: 'Try a plug known to be good',

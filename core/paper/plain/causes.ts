@@ -13,6 +13,7 @@ export const PLAIN_CAUSE: Readonly<Record<CauseId, string>> = {
   'fuel-line-blocked': 'The fuel line is kinked or has closed up, so too little fuel gets through.',
   'fuel-lines-swapped': 'The two fuel lines are connected the wrong way round.',
   'tank-or-grommet-leak': 'The fuel tank, or the seal where the lines leave it, leaks.',
+  'tank-dirty': 'There is dirt in the fuel tank, which the fuel carries on.',
   'tank-vent-blocked': 'The fuel tank cannot breathe, so the engine slowly runs out of fuel.',
   'primer-faulty': 'The priming bulb is cracked or no longer holds fuel.',
   'inlet-screen-clogged': 'A fine sieve inside the carburettor is clogged.',

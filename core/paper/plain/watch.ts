@@ -24,6 +24,7 @@ export const PLAIN_WATCH: Readonly<Record<CauseId, string | null>> = {
   'fuel-line-blocked': 'If it fades after a few minutes, bring it back: do not turn its screws.',
   'fuel-lines-swapped': 'If a line is changed, have both marked first.',
   'tank-or-grommet-leak': DRIPS,
+  'tank-dirty': 'Fill it through a clean funnel, and keep dirt out of the can.',
   'tank-vent-blocked': 'If it fades after a few minutes, open the cap: if that helps, bring it back.',
   'primer-faulty': 'If the bulb stays empty or cracks, bring it back before it is run.',
   'inlet-screen-clogged': GUMS,

@@ -84,7 +84,8 @@ export function readerOf(entries: readonly Entry[], machine: MachineFacts): Map<
       continue;
     }
     for (const c of CAUSE_IDS) {
-      if (!(check in (causeOf(c).seen ?? {})) || causeOf(c).severalPlaces) continue;
+      const { seen = {}, severalPlaces, hidden } = causeOf(c);
+      if (!(check in seen) || severalPlaces || hidden) continue;
       const was = says.get(c);
       if (was === undefined) says.set(c, 'sound');
       else if (was === 'standing' && seenBy.get(c) === check) says.set(c, 'asked');
