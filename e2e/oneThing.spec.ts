@@ -91,7 +91,7 @@ const VIEWS = [
   '/parts',
   '/practice',
   '/practice/tune',
-  '/practice/machine/fuel-2-saw-21',
+  '/practice/machine/fuel-2-saw-202',
   '/tools',
   '/tools/fuel',
   '/tools/pressure',

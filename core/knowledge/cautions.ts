@@ -1,8 +1,11 @@
 /** Cautions, one sentence each, shown at the step where the hurt could happen. */
 export const CAUTIONS = {
   petrol: 'Petrol vapour: fresh air, cool engine, nothing that sparks.',
-  tank: 'Tank may be under pressure: crack the cap slowly, face away.',
-  spark: 'Keep the spark away from the open plug hole and any fuel.',
+  tank: 'Tank may be under pressure, a hot one spurts: let it cool, crack the cap slowly, face away.',
+  lines:
+    'Crack the cap first: a line pulled off a warm tank spurts. Fresh air, nothing that sparks, soaked cloths outdoors.',
+  spark:
+    'Keep the spark away from the open plug hole and any fuel. Earth it on bare metal, not through your fingers.',
   lead: 'Earth the plug lead before pulling with the plug out.',
   noSmoke: 'Carbon monoxide: run it outdoors or under extraction.',
   running: 'Tool clear, nobody in line, eyes and ears covered. Run it outdoors or under extraction.',
@@ -18,6 +21,6 @@ export const CAUTIONS = {
   snug: 'Snug, no more: soft metal and plastic threads strip.',
   air: 'Air low, eyes covered. Not on diaphragms: solvent ruins them.',
   limiter: 'The caps’ range is emission law: they go back on.',
-  stop: 'Piston stop only once the piston is past the exhaust port, never against a port edge.',
+  stop: 'Piston stop only once the piston is past the exhaust port, never against a port edge. To tighten it works the other way round.',
   ether: 'Premix, a teaspoon. Ether carries no oil and strips the bore.',
 } as const;

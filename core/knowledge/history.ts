@@ -107,7 +107,7 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
       'metering-lever-high': 3,
       'metering-lever-low': 3,
       'metering-diaphragm-proud': 3,
-      'impulse-fault': 2.5,
+      'impulse-fault': 2.8,
       'coil-gap-wide': 2.5,
       'coil-gap-tight': 2,
       'low-screw-lean': 1.5,

@@ -138,6 +138,7 @@ describe('what is seen', () => {
       'fuel-look cloudy-or-debris',
       'fuel-look dark-dyed',
       'limiter-caps missing',
+      'muffler-look oily',
       'piston-exhaust-side worn-smooth',
       'plug-look black-dry',
       'plug-look wet-fuel',

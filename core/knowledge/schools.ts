@@ -27,7 +27,13 @@ const SPARK: readonly CheckId[] = [
   'spark-stop-wire-off',
   'plug-gap',
 ];
-const AIR: readonly CheckId[] = ['air-filter-look', 'choke-action', 'throttle-action', 'spark-screen-look'];
+const AIR: readonly CheckId[] = [
+  'air-filter-look',
+  'choke-action',
+  'throttle-action',
+  'muffler-look',
+  'spark-screen-look',
+];
 const SQUEEZE: readonly CheckId[] = ['pull-feel', 'compression-gauge', 'cylinder-peep', 'compression-wet'];
 const START: readonly CheckId[] = ['start-trial', 'exhaust-smoke', 'idle-speed', 'full-speed'];
 const SCREWS: readonly CheckId[] = ['limiter-caps', 'screw-turns', 'low-screw-trial', 'high-screw-trial'];
@@ -60,6 +66,7 @@ const DEEP: readonly CheckId[] = [
   'spark-hot',
   'line-routing',
   'piston-intake-side',
+  'cylinder-bolts',
   'crankcase-vacuum',
   'crankcase-pressure',
   'flywheel-key',

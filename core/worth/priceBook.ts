@@ -85,6 +85,7 @@ const USUAL: Readonly<Record<PricedId, Usual | null>> = {
   'reseal-case': [22_00, 4],
   'spark-screen-clogged': [4_00, 1],
   'spark-screen-missing': [6_00, 1],
+  'muffler-loose': [4_00, 1],
   'exhaust-port-carboned': [6_00, 2],
   'clean-exhaust': [8_00, 2],
   'plug-fouled': [5_00, 0],

@@ -148,6 +148,8 @@ export const AIR_AND_CASE_CAUSES = causes({
     weight: 0.7,
     remedy: 'New base gasket, bolts to torque',
     minutes: 45,
+    hidden: true,
+    seen: { 'cylinder-bolts': ['loose'] },
     settledBy: ['crankcase-pressure'],
     complaints: {
       'races-or-hangs': 'often',
@@ -156,6 +158,7 @@ export const AIR_AND_CASE_CAUSES = causes({
       'bogs-on-throttle': 'sometimes',
     },
     shows: {
+      'cylinder-bolts': { loose: 'often' },
       'crankcase-pressure': { leaks: 'almost-always' },
       'crankcase-vacuum': { leaks: 'usually' },
       'idle-speed': { wandering: 'often' },
@@ -179,6 +182,7 @@ export const AIR_AND_CASE_CAUSES = causes({
       'hard-to-start': 'rarely',
     },
     shows: {
+      'muffler-look': { oily: 'often' },
       'spark-screen-look': { blocked: 'usually', 'part-coked': 'sometimes' },
       'full-speed': { low: 'almost-always' },
       'start-trial': { 'runs-badly': 'often' },
@@ -216,6 +220,19 @@ export const AIR_AND_CASE_CAUSES = causes({
       'full-speed': { low: 'rarely' },
     },
   },
+  'muffler-loose': {
+    name: 'Muffler loose',
+    sits: 'exhaust',
+    weight: 0.5,
+    remedy: 'New gasket, bolts tight while cold',
+    minutes: 10,
+    seen: { 'muffler-look': ['loose'] },
+    complaints: { 'rattle-or-scrape': 'often', 'weak-under-load': 'rarely' },
+    shows: {
+      'muffler-look': { loose: 'almost-always' },
+      'safety-walkround': { fault: 'rarely' },
+    },
+  },
   'exhaust-port-carboned': {
     name: 'Exhaust port or muffler coked',
     sits: 'exhaust',
@@ -229,6 +246,7 @@ export const AIR_AND_CASE_CAUSES = causes({
       'bogs-on-throttle': 'rarely',
     },
     shows: {
+      'muffler-look': { oily: 'sometimes' },
       'exhaust-port-look': { coked: 'almost-always' },
       'full-speed': { low: 'almost-always' },
       'spark-screen-look': { 'part-coked': 'sometimes' },

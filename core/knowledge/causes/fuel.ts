@@ -86,6 +86,7 @@ export const FUEL_CAUSES = causes({
       'loads-up-at-idle': 'sometimes',
     },
     shows: {
+      'muffler-look': { oily: 'usually' },
       'fuel-look': { 'dark-dyed': 'usually' },
       'exhaust-smoke': { heavy: 'almost-always' },
       'plug-look': { 'black-oily': 'usually' },

@@ -67,7 +67,7 @@ export const SPARK_CAUSES = causes({
   'stop-circuit-open': {
     name: 'Stop circuit broken',
     sits: 'stop',
-    weight: 0.9,
+    weight: 1,
     remedy: 'Mend the stop wire or switch',
     minutes: 10,
     seen: { 'stop-switch-action': ['no-effect'] },
@@ -141,7 +141,7 @@ export const SPARK_CAUSES = causes({
     },
     shows: {
       'coil-gap': { tight: 'almost-always' },
-      'turnover-noise': { scrape: 'usually' },
+      'turnover-noise': { scrape: 'usually', rattle: 'sometimes' },
       'spark-tester': { none: 'sometimes', intermittent: 'sometimes' },
       'start-trial': { nothing: 'sometimes' },
       'prime-in-cylinder': { nothing: 'sometimes' },
@@ -151,7 +151,7 @@ export const SPARK_CAUSES = causes({
   'magnets-weak': {
     name: 'Flywheel magnets weak',
     sits: 'flywheel',
-    weight: 0.4,
+    weight: 0.35,
     remedy: 'Fit another flywheel',
     minutes: 25,
     dear: true,

@@ -112,10 +112,11 @@ export const SQUEEZE_AND_DRIVE_CAUSES = causes({
     },
     remedy: 'Fit a new starting valve, or plug its port',
     minutes: 8,
+    hidden: true,
     seen: { 'decompressor-bubbles': ['bubbles'] },
     complaints: { 'hard-to-start': 'often', 'weak-under-load': 'often', 'no-fire': 'rarely' },
     shows: {
-      'decompressor-bubbles': { bubbles: 'almost-always' },
+      'decompressor-bubbles': { bubbles: 'usually' },
       'compression-gauge': { low: 'often', marginal: 'often' },
       'pull-feel': { weak: 'usually' },
       'drop-test': { drops: 'often' },

@@ -101,7 +101,7 @@ export const CARBURETTOR_CHECKS = {
   },
   'metering-diaphragm': {
     name: 'Flick the metering diaphragm',
-    how: 'Limp and silent is good, a crackle is not. Compare the height of its centre button with the new one.',
+    how: 'Limp and silent is good. One that crackles is hard: it starves or, hardened bulged, floods. Compare the height of its centre button with the new one.',
     is: 'look',
     minutes: 0.5,
     access: ['metering-cover'],

@@ -73,7 +73,7 @@ export const FUEL_CHECKS = {
   'primer-look': {
     name: 'Look at the primer bulb',
     how: 'Off its lines, in the light: cracked, hard, sticky, loose on its base? A finger on one stub, then the other: it draws one way and holds the other.',
-    caution: CAUTIONS.petrol,
+    caution: CAUTIONS.lines,
     is: 'look',
     minutes: 1.5,
     access: [],
@@ -166,7 +166,7 @@ export const FUEL_CHECKS = {
   },
   'inlet-pressure': {
     name: 'Pressure-test the inlet',
-    how: 'Pump through the supply line into the carburettor to about 0.5 bar (7 psi). It should hold with the needle shut and pass when the metering lever is pressed.',
+    how: 'Pump through the supply line into the carburettor to about 0.5 bar (7 psi). It should hold with the needle shut and pass when the metering lever is pressed. Holding tells of needle, seat and line, not of the diaphragms.',
     caution: CAUTIONS.halfBar,
     is: 'measurement',
     minutes: 3,

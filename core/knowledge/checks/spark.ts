@@ -93,7 +93,7 @@ export const SPARK_CHECKS = {
   },
   'plug-lead-look': {
     name: 'Look at boot and lead',
-    how: 'Pull the boot, feel the spring inside, bend the lead along its length and at the coil.',
+    how: 'Twist the boot off, never by the lead; feel the spring inside, bend the lead along its length and at the coil.',
     is: 'look',
     minutes: 0.5,
     access: [],

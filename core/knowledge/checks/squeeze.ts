@@ -96,7 +96,7 @@ export const SQUEEZE_CHECKS = {
   },
   'decompressor-bubbles': {
     name: 'Soap the starting valve',
-    how: 'Valve shut, soapy water on it, turn the engine over against compression.',
+    how: 'Valve shut, soapy water on it, turn the engine over against compression. No bubbles settles nothing, nor can one that works by itself be shut: plug the port and measure again.',
     caution: CAUTIONS.lead,
     is: 'look',
     engine: 'turned',

@@ -46,6 +46,7 @@ export const PLAIN_CAUSE: Readonly<Record<CauseId, string>> = {
   'spark-screen-missing':
     'The spark screen in the exhaust is missing. Without it the machine can start a fire.',
   'cooling-fins-blocked': 'The cooling fins are packed with dirt, so the engine overheats.',
+  'muffler-loose': 'The muffler is loose on the engine.',
   'exhaust-port-carboned': 'The exhaust opening of the engine is narrowed by soot.',
   'plug-fouled': 'The spark plug is fouled.',
   'plug-failed': 'The spark plug has failed.',

@@ -210,6 +210,15 @@ export const PLAIN_RESULT: PlainResults = {
     cracked: 'The rubber between carburettor and engine is cracked.',
   },
   'mount-bolts': { tight: 'The carburettor sits tight.', loose: 'The carburettor’s bolts are loose.' },
+  'cylinder-bolts': {
+    tight: 'The cylinder sits tight.',
+    loose: 'The cylinder’s bolts are loose.',
+  },
+  'muffler-look': {
+    tight: 'The muffler sits tight, and its outlet is dry.',
+    oily: 'The muffler’s outlet is oily.',
+    loose: 'The muffler is loose.',
+  },
   'crankcase-pressure': {
     holds: 'The engine’s housing holds pressure.',
     leaks: 'The engine’s housing leaks under pressure.',

@@ -53,6 +53,7 @@ export const PLAIN_WATCH: Readonly<Record<CauseId, string | null>> = {
   'crank-seal-leak': RACES,
   'base-gasket-leak': RACES,
   'spark-screen-clogged': 'Run it at full throttle now and then: that keeps the spark screen clear.',
+  'muffler-loose': 'If it grows loud or rattles, stop it and bring it back.',
   'exhaust-port-carboned': FULL_NOW_AND_THEN,
   'plug-fouled': 'If it will not start after three pops, a dry plug is the first thing to try.',
   'plug-failed': 'Carry a spare plug of the same number.',

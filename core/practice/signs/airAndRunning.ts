@@ -48,6 +48,15 @@ export const AIR_AND_RUNNING_SIGNS = {
     tight: 'It does not rock, and both bolts are snug.',
     loose: 'It rocks on its seat; one bolt takes a whole turn.',
   },
+  'cylinder-bolts': {
+    tight: 'The key does not move any of them. The foot of the cylinder is dry.',
+    loose: 'Two of the four give a quarter turn. Oil has crept out beneath them.',
+  },
+  'muffler-look': {
+    tight: 'It does not rock. Grey and dry round the outlet.',
+    oily: 'Black oil runs from the outlet down its side.',
+    loose: 'It rocks on its bolts; the joint is sooted all round.',
+  },
   'safety-walkround': {
     sound: 'Brake, catcher, guards, interlock, switch and mounts: all there and doing their work.',
     fault: 'Everything is there but one thing, and that one does not do its work.',

@@ -46,13 +46,13 @@ const withMoreWrong = (blocks: Block[], more: readonly Said[]): Block[] => {
 
 /** Old faults, each as the program once had it. */
 export const PLANTED: readonly Planted[] = [
-  planted(4, 'a kit told of as a cure of everything it mends', {
+  planted(2, 'a kit told of as a cure of everything it mends', {
     tried: (_, causes, outcome) => causes.map((cause) => ({ kind: 'repair', body: { cause, outcome } })),
   }),
-  planted(12, 'a reading in band makes the fault that was found go away', {
+  planted(33, 'a reading in band makes the fault that was found go away', {
     read: (entries, machine) => ({ ...PROGRAM.read(entries, machine), setRight: [] }),
   }),
-  planted(11, 'a fault mended during the proof loses the proof', {
+  planted(10, 'a fault mended during the proof loses the proof', {
     phase: (picture, plan) =>
       picture.repairs.at(-1)?.outcome === 'cured'
         ? PROGRAM.phase(picture, plan)
@@ -76,7 +76,7 @@ export const PLANTED: readonly Planted[] = [
       return { ...worth, choices: worth.choices.map(dearer) };
     },
   }),
-  planted(1, 'a figure on paper is the corrected one', {
+  planted(2, 'a figure on paper is the corrected one', {
     report: (at, worth) =>
       under(PROGRAM.report(at, worth), 'What we looked at', () =>
         at.picture.findings.flatMap((f) => {
@@ -89,7 +89,7 @@ export const PLANTED: readonly Planted[] = [
         }),
       ),
   }),
-  planted(1, 'after a cure the report says that nothing has been seen', {
+  planted(2, 'after a cure the report says that nothing has been seen', {
     report: (at, worth) => {
       const blocks = without(PROGRAM.report(at, worth), 'What was done');
       return blocks.map((b) =>
@@ -99,7 +99,7 @@ export const PLANTED: readonly Planted[] = [
       );
     },
   }),
-  planted(2, 'after a cure the report still offers a choice', {
+  planted(3, 'after a cure the report still offers a choice', {
     report: (at, worth) => [
       ...PROGRAM.report(at, worth),
       { is: 'text', text: 'We would take: leave it as it is.', from: [] },
@@ -116,7 +116,7 @@ export const PLANTED: readonly Planted[] = [
         ).slice(0, 1),
       ),
   }),
-  planted(10, 'what was mended stands among what is wrong', {
+  planted(1, 'what was mended stands among what is wrong', {
     report: (at, worth) =>
       withMoreWrong(
         PROGRAM.report(at, worth),
@@ -128,22 +128,22 @@ export const PLANTED: readonly Planted[] = [
   planted(1, 'what stands is missing from the report', {
     report: (at, worth) => under(PROGRAM.report(at, worth), 'What is wrong', (old) => old.slice(1)),
   }),
-  planted(1, 'a safety fault is in no choice and no price', {
+  planted(2, 'a safety fault is in no choice and no price', {
     worth: (picture, account, c, machine) =>
       PROGRAM.worth(picture, { ...account, safety: { ...account.safety, standing: [] } }, c, machine),
   }),
-  planted(12, 'a safety fault put right is not in the work done', {
+  planted(23, 'a safety fault put right is not in the work done', {
     workDone: (at) =>
       PROGRAM.workDone({ ...at, account: { ...at.account, safety: { ...at.account.safety, mended: [] } } }),
   }),
-  planted(1, 'the card does not name a safety fault that stands', {
+  planted(2, 'the card does not name a safety fault that stands', {
     card: (at) =>
       PROGRAM.card({ ...at, account: { ...at.account, safety: { ...at.account.safety, standing: [] } } }),
   }),
-  planted(1, 'full speed is asked for with a safety fault standing', {
+  planted(2, 'full speed is asked for with a safety fault standing', {
     phase: (picture, plan) => PROGRAM.phase({ ...picture, safetyFaults: [] }, plan),
   }),
-  planted(10, 'a part is fetched for what is mended already', {
+  planted(85, 'a part is fetched for what is mended already', {
     wants: (picture, account) =>
       PROGRAM.wants(picture, {
         ...account,

@@ -32,7 +32,7 @@ export const LATE: readonly BenchCase[] = [
     expect: {
       within: [{ causes: ['coil-failed'], n: 1 }],
       atLeast: [{ causes: ['coil-failed'], p: 0.75 }],
-      next: { any: ['known-good-coil-trial'], n: 2 },
+      next: { any: ['known-good-coil-trial'], n: 3 },
       never: { checks: ['primer-action', 'fuel-smell', 'metering-diaphragm', 'full-speed'], n: 3 },
     },
   },

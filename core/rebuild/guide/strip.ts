@@ -56,7 +56,7 @@ export function stripSteps(at: Looked): GuideStep[] {
       asks: { kind: 'family' },
       done: picture.carburettor !== null,
     },
-    off('tank-drained', wasOff(at, 'tank-drained'), { caution: CAUTIONS.petrol, may: true }),
+    off('tank-drained', wasOff(at, 'tank-drained'), { caution: CAUTIONS.lines, may: true }),
     // Nothing is counted through a cap.
     ...caps.map((id) => ({ ...layerOff(id), may: true as const })),
     ...(counted.length > 0
@@ -87,7 +87,7 @@ export function stripSteps(at: Looked): GuideStep[] {
       may: true,
     },
     checkStep(stage, 'inlet-pressure', found(at, 'inlet-pressure', rebuild.during), { may: true }),
-    off('carburettor', wasOff(at, 'carburettor'), { caution: CAUTIONS.petrol }),
+    off('carburettor', wasOff(at, 'carburettor'), { caution: CAUTIONS.lines }),
     tickStep(stage, 'scribed', ticks, { may: true, how: 'So that every cover goes back the way it was.' }),
     // The lever is measured as it was found, before it comes out.
     ...stacks.flatMap((id) => (id === 'lever-screw' ? [lever, layerOff(id)] : [layerOff(id)])),

@@ -38,7 +38,7 @@ describe('a carburettor with its bulb on the body', () => {
     await user.type(now().getByLabelText('Its tag'), 'clear');
     for (const end of ['filter in the tank', 'supply stub', 'Tag it', 'All tagged']) await tap(end, now());
     await pass();
-    expect(now().getByText(/Petrol vapour/)).toBeTruthy();
+    expect(now().getByText(/off a warm tank spurts/)).toBeTruthy();
     await answer('Carburettor off', 'Off');
     await answer('Line scribed across body and covers', 'Done');
     // Not the guide's order: the hand that has the thing in it says which.

@@ -80,7 +80,14 @@ describe('enough is known', () => {
   });
 
   it('what else was found is put right in the same go, when said so', async () => {
-    const { noted } = drawStop(fades, 'smell fresh', 'vent blocked', 'cap recovers', 'inlet screen gummed');
+    const { noted } = drawStop(
+      fades,
+      'smell fresh',
+      'fuel clear dyed',
+      'vent blocked',
+      'cap recovers',
+      'inlet screen gummed',
+    );
     const also = within(screen.getByRole('group', { name: 'Put right as well' }));
     await userEvent.click(also.getByRole('button', { name: 'Inlet screen gummed' }));
     await userEvent.click(screen.getByRole('button', { name: 'Better, not cured' }));
