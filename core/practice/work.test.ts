@@ -81,13 +81,15 @@ describe('what a machine answers', () => {
     const whole = counted();
     for (const hidden of drawn(25)) {
       const order = STILL.slice(0, 14);
-      const forth = order.map((check) => workedBy(hidden, [look(check)]).inHand?.result);
+      const forth = order.map((check) => workedBy(hidden, [look(check)]).inHand?.result ?? null);
       const moves = order
         .toReversed()
         .flatMap((check) => [look(check), sure(check, resultOf(check, 'x')?.id ?? 'x')]);
       const { steps } = workedBy(hidden, moves);
       const shown = new Map(
-        steps.flatMap((s) => (s.move.do === 'look' ? [[s.move.check, s.shows?.result] as const] : [])),
+        steps.flatMap((s) =>
+          s.move.do === 'look' ? [[s.move.check, s.shows?.result ?? null] as const] : [],
+        ),
       );
       if (shown.size !== order.length) continue;
       whole.once();
