@@ -50,15 +50,10 @@ const COMMANDS = {
   'reset-lead': {
     wants: 'NAME',
     run: async (url: string, name: string) => {
-      const { connect } = await import('../server/db/pool');
+      const { withPool } = await import('../server/db/pool');
       const { resetLead } = await import('../server/access/resetLead');
-      const pool = connect(url);
-      try {
-        const pin = await resetLead(pool, name);
-        return `${name} signs in with ${pin} now; take another then.`;
-      } finally {
-        await pool.end();
-      }
+      const pin = await withPool(url, (pool) => resetLead(pool, name));
+      return `${name} signs in with ${pin} now; take another then.`;
     },
   },
 } as const;

@@ -24,9 +24,7 @@ const OF_DAYS = [
   '--project=web alone',
   ...[
     'core/schedule',
-    'core/log/comeback',
-    'core/log/readJob',
-    'core/log/found',
+    'core/log',
     'web/src/day',
     'web/src/rack',
     'web/src/ui',

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { rebuildCards } from '../../server/cards/project';
-import { connect } from '../../server/db/pool';
+import { withPool } from '../../server/db/pool';
 import { learnerOf } from '../../server/testing/learner';
 import { signedIn, type SignedIn } from '../../server/testing/signedIn';
 import { loadHistory } from '../load/loadHistory';
@@ -90,14 +90,7 @@ async function startApp(
 }
 
 /** The lead of a database, signed in. */
-async function leadOf(url: string): Promise<SignedIn> {
-  const pool = connect(url);
-  try {
-    return await signedIn(pool, 'lead');
-  } finally {
-    await pool.end();
-  }
-}
+const leadOf = (url: string): Promise<SignedIn> => withPool(url, (pool) => signedIn(pool, 'lead'));
 
 const stopApp = (app: ChildProcess): Promise<void> =>
   new Promise((done) => {
@@ -215,8 +208,7 @@ async function measure(url: string, jobs: number, entries: number): Promise<Omit
  * one is proved is not held against it: a log laid down for another class of machine may have its idle out of band.
  */
 async function cardsAreRight(url: string): Promise<number> {
-  const pool = connect(url);
-  try {
+  return withPool(url, async (pool) => {
     const read = async (ids: string[]) =>
       (
         await pool.query<{ job_id: string; card: string }>(
@@ -235,16 +227,13 @@ async function cardsAreRight(url: string): Promise<number> {
     await rebuildCards(pool);
     const after = await read(ids);
     return before.filter((b, n) => b.card !== after[n]?.card).length;
-  } finally {
-    await pool.end();
-  }
+  });
 }
 
 /** How long it takes to go over one owner's jobs and add up what all of them teach. */
 async function learnOne(url: string): Promise<number> {
-  const pool = connect(url);
-  const learner = learnerOf(pool);
-  try {
+  return withPool(url, async (pool) => {
+    const learner = learnerOf(pool);
     // The cards made anew are gone over first.
     await learner.learn();
     const times: number[] = [];
@@ -258,9 +247,7 @@ async function learnOne(url: string): Promise<number> {
       times.push(performance.now() - began);
     }
     return p95(times);
-  } finally {
-    await pool.end();
-  }
+  });
 }
 
 /** Start, rack, finding, one job, check-in and memory on histories of these many jobs, and how they grow. */

@@ -1,5 +1,5 @@
 import { migrate } from '../../server/db/migrate';
-import { connect } from '../../server/db/pool';
+import { withPool } from '../../server/db/pool';
 import { loadDemo } from '../../server/demo/load';
 import { makeHistory } from './history';
 
@@ -9,14 +9,11 @@ export async function loadHistory(
   jobs: number,
   tell?: (share: number) => void,
 ): Promise<{ entries: number; seconds: number }> {
-  const pool = connect(url);
-  try {
+  return withPool(url, async (pool) => {
     await migrate(pool);
     await loadDemo(pool, new Date());
     const began = performance.now();
     const entries = await makeHistory(pool, jobs, tell);
     return { entries, seconds: (performance.now() - began) / 1000 };
-  } finally {
-    await pool.end();
-  }
+  });
 }

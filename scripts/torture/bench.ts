@@ -4,7 +4,7 @@ import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 import { join } from 'node:path';
 import type { NewEntry } from '@rusty-wren/contract';
-import { connect } from '../../server/db/pool';
+import { withPool } from '../../server/db/pool';
 import { signedIn } from '../../server/testing/signedIn';
 import { ROOT } from '../packages.mjs';
 import { asBench, freePort } from '../postgres.mjs';
@@ -42,6 +42,13 @@ export const ask = (
     request.on('error', () => resolve({ status: 0, body: '' }));
     request.end(body);
   });
+
+/** How often each status was answered, in words. */
+export const countsOf = (statuses: ReadonlyMap<number, number>): string =>
+  [...statuses]
+    .sort(([x], [y]) => x - y)
+    .map(([status, many]) => `${status === 0 ? 'cut off' : status}: ${many}`)
+    .join(', ');
 
 /** The app as it is really run, on a port of its own, started again however it ended. */
 export class App {
@@ -86,11 +93,11 @@ export class App {
 
   /** Signs the lead in, for as long as it takes. */
   private async signIn(): Promise<void> {
-    const pool = connect(this.databaseUrl);
-    this.cookie = (await signedIn(pool, 'lead')).cookie;
-    await pool.query("UPDATE session SET fresh_at = 'infinity'");
-    await pool.query("UPDATE session_hand SET proved_at = 'infinity'");
-    await pool.end();
+    await withPool(this.databaseUrl, async (pool) => {
+      this.cookie = (await signedIn(pool, 'lead')).cookie;
+      await pool.query("UPDATE session SET fresh_at = 'infinity'");
+      await pool.query("UPDATE session_hand SET proved_at = 'infinity'");
+    });
   }
 
   get pid(): number {

@@ -4,8 +4,9 @@ import { ROLES, type Role } from '@rusty-wren/contract';
 import { createApp } from '../../server/app';
 import type { Pool } from '../../server/db/pool';
 import { Changes } from '../../server/stream/changes';
+import { routesOf } from '../../server/testing/routes';
 import { signedIn } from '../../server/testing/signedIn';
-import type { App } from './bench';
+import { countsOf, type App } from './bench';
 import { NASTY } from './malformed';
 
 /** Nobody's device, and one of each role. */
@@ -17,25 +18,18 @@ const IDS = ['x', '%00', '..%2f', '%F0%28', "'%20OR%201=1", '{}', 'a'.repeat(300
 
 const pick = <T>(from: readonly T[], n: number): T => from[n % from.length]!;
 
-/** What the app answers to: each method and address once, ids as `:name`. */
-function routesOf(url: string, pool: Pool): { method: string; path: string }[] {
-  const all = createApp({ pool, changes: new Changes(url) }).routes.filter(
-    ({ method, path }) => method !== 'ALL' && !path.includes('*') && !ENDLESS.includes(`${method} ${path}`),
-  );
-  return [...new Map(all.map((route) => [`${route.method} ${route.path}`, route])).values()];
-}
-
 /**
  * Every route, asked by everybody there is and by nobody, with so much that is wrong in its address and its body. Returns what went
  * wrong, a sentence each: an answer of 500 or more, or none.
  */
 export async function everyRoute(app: App, pool: Pool, url: string, each: number): Promise<string[]> {
-  const routes = routesOf(url, pool);
+  const routes = routesOf(createApp({ pool, changes: new Changes(url) })).filter((r) => !ENDLESS.includes(r));
   const nasties = fc.sample(NASTY, 2000);
   const wrong: string[] = [];
   const statuses = new Map<number, number>();
   let n = 0;
-  const tell = async (role: Role | null, method: string, path: string): Promise<void> => {
+  const tell = async (role: Role | null, route: string): Promise<void> => {
+    const [method = '', path = ''] = route.split(' ');
     // Some of them end their own session: each begins with one of its own.
     const cookie = role ? (await signedIn(pool, role, `Tried as ${role}`)).cookie : '';
     for (let i = 0; i < each; i++, n++) {
@@ -53,13 +47,8 @@ export async function everyRoute(app: App, pool: Pool, url: string, each: number
         );
     }
   };
-  for (const { method, path } of routes) await Promise.all(WHO.map((role) => tell(role, method, path)));
-  console.log(
-    `  ${routes.length} routes, each as ${WHO.length}: ${[...statuses]
-      .sort(([x], [y]) => x - y)
-      .map(([s, many]) => `${s}: ${many}`)
-      .join(', ')}`,
-  );
+  for (const route of routes) await Promise.all(WHO.map((role) => tell(role, route)));
+  console.log(`  ${routes.length} routes, each as ${WHO.length}: ${countsOf(statuses)}`);
   if (routes.length < 60) wrong.push(`only ${routes.length} routes were found`);
   return wrong;
 }

@@ -4,7 +4,7 @@ import type pg from 'pg';
 import type { App } from './bench';
 import { USUAL_RULES } from '@rusty-wren/core/worth';
 import { paperHash } from '@rusty-wren/core/log';
-import { hang, note, type Answer } from './bench';
+import { countsOf, hang, note, type Answer } from './bench';
 
 /** What clients that are broken, old or hostile send in the place of something. */
 export const NASTY = fc.oneof(
@@ -473,11 +473,6 @@ export async function malformed(app: App, pool: pg.Pool, many: number): Promise<
     if (rows[0]?.n !== '0') wrong.push(`${rows[0]?.n} things stand that were refused`);
     if (wrong.length > 20) break;
   }
-  console.log(
-    `  malformed requests: ${[...statuses]
-      .sort(([x], [y]) => x - y)
-      .map(([s, n]) => `${s === 0 ? 'cut off' : s}: ${n}`)
-      .join(', ')}`,
-  );
+  console.log(`  malformed requests: ${countsOf(statuses)}`);
   return wrong;
 }

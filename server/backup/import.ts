@@ -3,10 +3,10 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import Joi from 'joi';
-import pg from 'pg';
+import type pg from 'pg';
 import { rebuildCards } from '../cards/project';
 import { migrate } from '../db/migrate';
-import { connect } from '../db/pool';
+import { withClient, withPool } from '../db/pool';
 import { ABOUT, EXPORT_FORMAT, type ExportAbout } from './export';
 import { jsonIn, momentFields } from './moment';
 import { migrationsOf, quoted, tablesOf, type Table } from './tables';
@@ -86,35 +86,31 @@ async function goOnCounting(client: pg.ClientBase): Promise<void> {
  */
 export async function importShop(url: string, folder: string): Promise<ExportAbout> {
   const about = await readAbout(folder);
-  const pool = connect(url);
-  const client = new pg.Client({ connectionString: url });
-  try {
+  return withPool(url, async (pool) => {
     await migrate(pool);
-    await client.connect();
-    const here = await migrationsOf(client);
-    if (here.join() !== about.migrations.join())
-      throw new Error(
-        `the export is of another Rusty Wren: it ends with ${about.migrations.at(-1)}, this one with ${here.at(-1)}.`,
-      );
-    await client.query('BEGIN');
-    for (const name of TAKEN)
-      if ((await client.query(`SELECT 1 FROM ${quoted(name)} LIMIT 1`)).rowCount)
-        throw new Error(`the shop is not empty: there are rows in ${name}.`);
-    const tables = await tablesOf(client, { all: false });
-    const unknown = Object.keys(about.rows).find((name) => !tables.some((t) => t.name === name));
-    if (unknown) throw new Error(`${ABOUT} names a table that is not known: ${unknown}.`);
-    // What is taken in was counted and announced once already.
-    for (const { name } of tables) await client.query(`ALTER TABLE ${quoted(name)} DISABLE TRIGGER USER`);
-    // A migration may have laid a first row down.
-    for (const { name } of tables.toReversed()) await client.query(`DELETE FROM ${quoted(name)}`);
-    for (const table of tables) await importTable(client, table, folder, about.rows[table.name] ?? 0);
-    for (const { name } of tables) await client.query(`ALTER TABLE ${quoted(name)} ENABLE TRIGGER USER`);
-    await goOnCounting(client);
-    await client.query('COMMIT');
-    await rebuildCards(pool);
-    return about;
-  } finally {
-    await client.end();
-    await pool.end();
-  }
+    return withClient(url, async (client) => {
+      const here = await migrationsOf(client);
+      if (here.join() !== about.migrations.join())
+        throw new Error(
+          `the export is of another Rusty Wren: it ends with ${about.migrations.at(-1)}, this one with ${here.at(-1)}.`,
+        );
+      await client.query('BEGIN');
+      for (const name of TAKEN)
+        if ((await client.query(`SELECT 1 FROM ${quoted(name)} LIMIT 1`)).rowCount)
+          throw new Error(`the shop is not empty: there are rows in ${name}.`);
+      const tables = await tablesOf(client, { all: false });
+      const unknown = Object.keys(about.rows).find((name) => !tables.some((t) => t.name === name));
+      if (unknown) throw new Error(`${ABOUT} names a table that is not known: ${unknown}.`);
+      // What is taken in was counted and announced once already.
+      for (const { name } of tables) await client.query(`ALTER TABLE ${quoted(name)} DISABLE TRIGGER USER`);
+      // A migration may have laid a first row down.
+      for (const { name } of tables.toReversed()) await client.query(`DELETE FROM ${quoted(name)}`);
+      for (const table of tables) await importTable(client, table, folder, about.rows[table.name] ?? 0);
+      for (const { name } of tables) await client.query(`ALTER TABLE ${quoted(name)} ENABLE TRIGGER USER`);
+      await goOnCounting(client);
+      await client.query('COMMIT');
+      await rebuildCards(pool);
+      return about;
+    });
+  });
 }

@@ -37,6 +37,16 @@ export async function withClient<T>(url: string, work: (client: pg.Client) => Pr
   }
 }
 
+/** Does something with a database on a pool of its own. */
+export async function withPool<T>(url: string, work: (pool: Pool) => Promise<T>): Promise<T> {
+  const pool = connect(url);
+  try {
+    return await work(pool);
+  } finally {
+    await pool.end();
+  }
+}
+
 /** The address of another database on the same server. */
 export function databaseBeside(url: string, name: string): string {
   const other = new URL(url);

@@ -108,14 +108,15 @@ function boundTo(addresses: readonly string[]): x509.Extension {
   return new x509.Extension(id_ce_nameConstraints, true, AsnConvert.serialize(bound));
 }
 
+const familyOf = (address: string): 'ipv4' | 'ipv6' => (isIP(address) === 4 ? 'ipv4' : 'ipv6');
 const ownAddresses = new BlockList();
 for (const net of OWN_NETWORK.addresses) {
   const [address = '', bits] = net.split('/');
-  ownAddresses.addSubnet(address, Number(bits), isIP(address) === 4 ? 'ipv4' : 'ipv6');
+  ownAddresses.addSubnet(address, Number(bits), familyOf(address));
 }
 const inOwnNetwork = (address: string): boolean =>
   isIP(address)
-    ? ownAddresses.check(address, isIP(address) === 4 ? 'ipv4' : 'ipv6')
+    ? ownAddresses.check(address, familyOf(address))
     : OWN_NETWORK.names.some((name) => address === name || address.endsWith(`.${name}`));
 
 /** Whether an authority is bound, and may speak for every address. */
@@ -128,7 +129,6 @@ function maySpeakFor({ cert }: Pair, addresses: readonly string[]): boolean {
 }
 
 const KEYS = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' } as const;
-const AUTHORITY_NAME = 'CN=Rusty Wren of this shop';
 
 /** A certificate of that subject and its key; signed by itself, or by who is named. */
 async function makePair(
@@ -162,7 +162,7 @@ async function makePair(
 }
 
 const makeAuthority = (addresses: readonly string[]): Promise<Pair> =>
-  makePair(AUTHORITY_NAME, {
+  makePair('CN=Rusty Wren of this shop', {
     days: AUTHORITY_DAYS,
     extensions: [
       new x509.BasicConstraintsExtension(true, 0, true),

@@ -29,7 +29,6 @@ export async function print(asked: ToPrint): Promise<Uint8Array> {
     filename: fileURLToPath(new URL('./printing.worker.mjs', import.meta.url)),
     minThreads: 0,
     maxThreads: 1,
-    maxQueue: MOST_WAITING,
     idleTimeout: IDLE_MS,
     execArgv: [],
     resourceLimits: { maxOldGenerationSizeMb: MOST_MB },

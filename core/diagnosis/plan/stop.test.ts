@@ -100,13 +100,6 @@ describe('the stop rule', () => {
       ['line-routing', 'right'],
       ['line-look', 'supple'],
       ['intake-boot', 'sound'],
-      ['mount-bolts', 'tight'],
-      ['plug-look', 'tan-dry'],
-      ['exhaust-smoke', 'normal'],
-      ['choke-action', 'full-travel'],
-      ['air-filter-look', 'clean'],
-      ['piston-intake-side', 'clean'],
-      ['prime-at-intake', 'runs-briefly'],
     );
     const { mends } = REMEDIES.find(({ id }) => id === 'carburettor-rebuild')!;
     const inside = (check: CheckId): boolean => mends.some((cause) => causeOf(cause).seen?.[check]);

@@ -1,7 +1,7 @@
 import { mattersIn } from '@rusty-wren/core/account';
 import { coldStartDue, STAGE_WORDS } from '@rusty-wren/core/log';
 import { TriangleAlert } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
+import { type ReactElement } from 'react';
 import { JobHead } from '../job/JobHead';
 import { useLog, useMay } from '../job/useLog';
 import type { JobAtBench } from '../job/useJob';
@@ -14,6 +14,7 @@ import { STATE_WORDS } from './Found';
 import { StepHead } from './steps/StepHead';
 import { Trail } from './Trail';
 import { useTradeWords } from '../job/tradeWords';
+import { useOpenedAt } from '../ui/useNow';
 
 const SUSPECTS_SHOWN = 3;
 /** On what it rests that something is wrong. */
@@ -29,7 +30,7 @@ export function AtTheCounter({ atBench }: { atBench: JobAtBench }): ReactElement
   const { job, picture, phase } = atBench;
   const log = useLog(job.id);
   const may = useMay();
-  const [now] = useState(() => new Date().toISOString());
+  const now = useOpenedAt();
   const { phone } = job.customer;
   const asked = picture.stage === 'answer';
   return (

@@ -12,6 +12,7 @@ import { Loading } from '../ui/State';
 import { KIND_WORDS, minutesWords, tagWords } from '../ui/words';
 import { Caution } from '../ui/Caution';
 import { BIG_BUTTON, StepHead } from './steps/StepHead';
+import { useOpenedAt } from '../ui/useNow';
 
 /** What the rack knows of a job, drawn at once: what to do, while its bench is still being fetched and worked out. */
 export function Glance({ jobId }: { jobId: string }): ReactElement {
@@ -25,7 +26,7 @@ function AtAGlance({ tag }: { tag: RackTag }): ReactElement {
   const { machine, customer } = job;
   // A school would say something else, and says it once the bench is there.
   const planned = useAppSelector((s) => s.settings.way === 'computed');
-  const [now] = useState(() => new Date().toISOString());
+  const now = useOpenedAt();
   return (
     <div className="flex flex-1 flex-col" data-glance aria-busy>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b-2 border-line px-3 py-2 sm:px-5">

@@ -2,11 +2,12 @@ import type { Machine, RackTag } from '@rusty-wren/contract';
 import { behaviourOf, type ComplaintId } from '@rusty-wren/core/knowledge';
 import { comebackOf, nameOfMend } from '@rusty-wren/core/log';
 import { format, formatDistanceToNow } from 'date-fns';
-import { useState, type ReactElement } from 'react';
+import { type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useMachineQuery } from '../api/api';
 import { comebackWords, goneOf } from '../find/gone';
 import { inSentence } from '../ui/words';
+import { useOpenedAt } from '../ui/useNow';
 
 const complaintsOf = (tag: RackTag): string =>
   tag.complaints.map((c) => inSentence(behaviourOf(c).label)).join(', ');
@@ -20,7 +21,7 @@ export function HereBefore({
   complaints: readonly ComplaintId[];
 }): ReactElement | null {
   const { data } = useMachineQuery(machine.id);
-  const [now] = useState(() => new Date().toISOString());
+  const now = useOpenedAt();
   if (!data) return null;
   const hanging = data.jobs.filter((t) => t.stage !== 'closed');
   const [last] = data.jobs.filter((t) => t.stage === 'closed');

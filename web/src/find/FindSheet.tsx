@@ -14,6 +14,7 @@ import { useNavigate } from 'react-router';
 import { problemWords, useFindQuery } from '../api/api';
 import { useSettled } from '../ui/useSettled';
 import { JobRow } from './JobRow';
+import { useOpenedAt } from '../ui/useNow';
 
 const ScanTag = lazy(async () => ({ default: (await import('./ScanTag')).ScanTag }));
 
@@ -115,7 +116,7 @@ function Hits({
   onClose: () => void;
 }): ReactElement {
   const navigate = useNavigate();
-  const [now] = useState(() => new Date().toISOString());
+  const now = useOpenedAt();
   const go = (to: string) => (): void => {
     onClose();
     void navigate(to);

@@ -1,7 +1,8 @@
 import type { RackTag } from '@rusty-wren/contract';
-import { useState, type ComponentProps, type ReactElement } from 'react';
+import { type ComponentProps, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { JobRow } from './JobRow';
+import { useOpenedAt } from '../ui/useNow';
 
 /** Jobs of a machine or an owner, each a way to its bench. */
 export function JobList({
@@ -11,7 +12,7 @@ export function JobList({
   jobs: readonly RackTag[];
   whose: ComponentProps<typeof JobRow>['whose'];
 }): ReactElement {
-  const [now] = useState(() => new Date().toISOString());
+  const now = useOpenedAt();
   return (
     <ul>
       {jobs.map((tag) => (

@@ -9,7 +9,7 @@ import { Button } from '../ui/Button';
 import { Blank, Loading } from '../ui/State';
 import { useFinder } from '../ui/useFinder';
 import { useMedia } from '../ui/useMedia';
-import { MINUTE_MS, useNow } from '../ui/useNow';
+import { useMinute } from '../ui/useNow';
 import { HungHere } from './HungHere';
 import { Tag, TagRow } from './Tag';
 import { coldStartDueNow, waits } from './words';
@@ -67,7 +67,7 @@ const STEP: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowLeft: -1 };
 /** Every open job as a tag on a hook, most pressing first. */
 export function Rack(): ReactElement {
   const { data, isLoading, isError, refetch } = useRackQuery();
-  const now = new Date(useNow(true, Date.now, MINUTE_MS)).toISOString();
+  const now = useMinute();
   const compact = useMedia('(max-width: 640px)');
   const root = useRef<HTMLDivElement>(null);
   const [written, setWritten] = useState('');

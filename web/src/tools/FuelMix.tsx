@@ -2,7 +2,7 @@ import { ageOfCan, correctCan, oilFor, splitCan, type FuelAge } from '@rusty-wre
 import { format } from 'date-fns';
 import { useState, type ReactElement } from 'react';
 import { NumberField } from '../ui/NumberField';
-import { MINUTE_MS, useNow } from '../ui/useNow';
+import { useMinute } from '../ui/useNow';
 
 const USUAL = 50;
 const AGE_WORDS: Readonly<Record<FuelAge, string>> = {
@@ -24,7 +24,7 @@ export function FuelMix(): ReactElement {
   const to = ratio ?? USUAL;
   const petrolMl = (petrol ?? 0) * 1000;
   const add = hasOil !== null && petrolMl > 0 ? correctCan({ petrolMl, oilMl: hasOil }, to) : null;
-  const today = new Date(useNow(true, Date.now, MINUTE_MS)).toISOString();
+  const today = useMinute();
   const age = label && label <= today.slice(0, 10) ? ageOfCan(label, today, ethanol) : null;
   return (
     <section aria-label="Fuel mix">

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 
 const TICK_MS = 200;
 /** Often enough for what is told by the minute or the day. */
-export const MINUTE_MS = 60_000;
+const MINUTE_MS = 60_000;
 
 const sinceStart = (): number => performance.now();
 
@@ -18,3 +18,9 @@ export function useNow(running: boolean, clock: () => number = sinceStart, tickM
   }, [running, clock, tickMs]);
   return now;
 }
+
+/** Now as an ISO time, by the minute: for what stays open all day. */
+export const useMinute = (): string => new Date(useNow(true, Date.now, MINUTE_MS)).toISOString();
+
+/** When this was opened, as an ISO time: for what is open for a moment. */
+export const useOpenedAt = (): string => useState(() => new Date().toISOString())[0];
