@@ -6,7 +6,9 @@ import type {
   History,
   Outcome,
   PartId,
+  PriorWorkId,
   ResultOf,
+  SaidDone,
   Sureness,
 } from '../../knowledge';
 import type { MachineFacts } from '../../machine';
@@ -15,6 +17,7 @@ type Line =
   | { complaint: ComplaintId }
   | { check: CheckId; result: string; sureness: Sureness }
   | { repair: CauseId; outcome: Outcome }
+  | { told: SaidDone }
   | { off: PartId };
 
 /** What a good technician expects of the engine's answer. Written before the engine is asked. */
@@ -58,6 +61,10 @@ export const see = <C extends CheckId>(check: C, result: ResultOf<C>, sureness: 
 });
 /** Put right, and what came of it. */
 export const mend = (repair: CauseId, outcome: Outcome): Line => ({ repair, outcome });
+/** Said to have been done to it before it came. */
+export const told = (work: PriorWorkId, more: Omit<SaidDone, 'work'> = {}): Line => ({
+  told: { work, ...more },
+});
 /** Taken off, and still off. */
 export const off = (part: PartId): Line => ({ off: part });
 
@@ -70,6 +77,7 @@ export function caseOfBench({ machine, history = {}, log }: BenchCase): Case {
     if ('off' in line) parts.push(line.off);
     else if ('complaint' in line)
       evidence = takeIn(evidence, { ref, kind: 'complaint', complaint: line.complaint });
+    else if ('told' in line) evidence = takeIn(evidence, { ref, kind: 'said-done', ...line.told });
     else if ('repair' in line)
       evidence = takeIn(evidence, { ref, kind: 'repair', cause: line.repair, outcome: line.outcome });
     else evidence = takeIn(evidence, { ref, kind: 'finding', ...line });

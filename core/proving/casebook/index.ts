@@ -3,6 +3,7 @@ import { DOUBTFUL } from './doubtful';
 import { IN_VAIN_CASES } from './inVain';
 import { LATE } from './late';
 import { SEVERAL } from './several';
+import { TOLD } from './told';
 import { TRADE } from './trade';
 import type { BenchCase } from './benchCase';
 
@@ -17,4 +18,5 @@ export const CASEBOOK: readonly BenchCase[] = [
   ...SEVERAL,
   ...IN_VAIN_CASES,
   ...TRADE,
+  ...TOLD,
 ];
