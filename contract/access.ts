@@ -115,6 +115,7 @@ export interface Done {
 export const COUNTER_KINDS: ReadonlySet<EntryKind> = new Set<EntryKind>([
   'complaint',
   'history',
+  'said-done',
   'note',
   'photo',
   'can',

@@ -1,4 +1,11 @@
-import { checkOf, SPAN_IDS, type CheckId } from '@rusty-wren/core/knowledge';
+import {
+  checkOf,
+  PRIOR_WORK_IDS,
+  SAID_BY,
+  SAID_EFFECTS,
+  SPAN_IDS,
+  type CheckId,
+} from '@rusty-wren/core/knowledge';
 import { MOST_POINTS } from '@rusty-wren/core/pressure';
 import { SHOWN_IN } from '@rusty-wren/core/reading';
 import { PRESSURE_UNITS } from '@rusty-wren/core/units';
@@ -109,3 +116,16 @@ export const historySchema = Joi.object({
   workAltitudeM: Joi.number().min(-400).max(5000),
   alreadyTried: Joi.string().max(500),
 });
+
+/** What is told of work done before, beside which work. */
+const saidOfWork = {
+  by: Joi.string().valid(...SAID_BY),
+  monthsAgo: Joi.number().min(0).max(600),
+  effect: Joi.string().valid(...SAID_EFFECTS),
+};
+const priorWork = Joi.string()
+  .valid(...PRIOR_WORK_IDS)
+  .required();
+/** Work said to have been done before, as an entry and as a line of a case file. */
+export const saidDoneSchema = Joi.object({ work: priorWork, ...saidOfWork });
+export const saidDoneLine = Joi.object({ saidDone: priorWork, ...saidOfWork });

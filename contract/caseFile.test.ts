@@ -209,6 +209,7 @@ describe('a job as a case file', () => {
     ['repair', { cause: 'coil-failed', outcome: 'no-change' }],
     ['repair', { cause: 'plug-fouled', remedy: 'new-plug', outcome: 'better' }],
     ['note', { text: 'rang her' }],
+    ['said-done', { work: 'coil', by: 'shop', monthsAgo: 2, effect: 'no-change' }],
   ];
   const picture = readJob(
     happened.map(
@@ -228,7 +229,7 @@ describe('a job as a case file', () => {
 
   it('holds what still counts, and is a case file others read the same way', () => {
     const file = parseCaseFile(JSON.stringify(caseFileOf(picture)));
-    expect(file.log).toHaveLength(7);
+    expect(file.log).toHaveLength(8);
     expect(JSON.stringify(file)).not.toContain('stale');
     const there = diagnose(caseFromFile(file).case).suspects;
     const here = diagnose(caseOf(picture)).suspects;

@@ -5,7 +5,9 @@ import type {
   History,
   PartId,
   RemedyId,
+  PriorWorkId,
   RepairOutcome,
+  SaidDone,
   Sureness,
 } from '@rusty-wren/core/knowledge';
 import type { MachineFacts } from '@rusty-wren/core/machine';
@@ -28,6 +30,7 @@ type LogLine =
       rpm?: number | number[];
     } & Omit<Reading, 'psi' | 'mm' | 'rpm'>)
   | { repair: CauseId; remedy?: RemedyId; outcome: RepairOutcome }
+  | ({ saidDone: PriorWorkId } & Omit<SaidDone, 'work'>)
   | { tookOff: PartId }
   | { putBack: PartId };
 
@@ -53,6 +56,11 @@ const repairIn = ({
   outcome,
 });
 
+const saidIn = ({ saidDone: work, ...rest }: Extract<LogLine, { saidDone: PriorWorkId }>): SaidDone => ({
+  work,
+  ...rest,
+});
+
 /** The engine's case from a case file: later checks supersede earlier ones, readings are judged. */
 export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] } {
   let evidence: Evidence[] = [];
@@ -62,6 +70,7 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
     const ref = `log[${i}]`;
     if ('complaint' in line)
       evidence = takeIn(evidence, { ref, kind: 'complaint', complaint: line.complaint });
+    else if ('saidDone' in line) evidence = takeIn(evidence, { ref, kind: 'said-done', ...saidIn(line) });
     else if ('repair' in line) evidence = takeIn(evidence, { ref, kind: 'repair', ...repairIn(line) });
     else if ('tookOff' in line) off.add(line.tookOff);
     else if ('putBack' in line) off.delete(line.putBack);
@@ -88,13 +97,11 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
   return { case: { machine: file.machine, history: file.history ?? {}, evidence, off: [...off] }, refused };
 }
 
+type CarriedKind = 'complaint' | 'history' | 'said-done' | 'finding' | 'took-off' | 'put-back' | 'repair';
 /** A body of the bench log that a case file can carry. */
 type Carried = {
-  [K in 'complaint' | 'history' | 'finding' | 'took-off' | 'put-back' | 'repair']: {
-    kind: K;
-    body: Bodies[K];
-  };
-}['complaint' | 'history' | 'finding' | 'took-off' | 'put-back' | 'repair'];
+  [K in CarriedKind]: { kind: K; body: Bodies[K] };
+}[CarriedKind];
 
 /**
  * A job as a case file: everything that still counts, in order. What the format has no word for (notes, verdicts, loose
@@ -118,6 +125,10 @@ export function caseFileOf(picture: Picture): CaseFile {
             ...(note && { note }),
           } as LogLine,
         ];
+      }
+      case 'said-done': {
+        const { work: saidDone, ...rest } = entry.body;
+        return [{ saidDone, ...rest }];
       }
       case 'repair': {
         if (!('cause' in entry.body)) return [];
@@ -144,6 +155,7 @@ export function logFromCaseFile(file: CaseFile): Carried[] {
     ...(history ? [{ kind: 'history', body: { answers: history } } as const] : []),
     ...file.log.map((line): Carried => {
       if ('complaint' in line) return { kind: 'complaint', body: { complaint: line.complaint } };
+      if ('saidDone' in line) return { kind: 'said-done', body: saidIn(line) };
       if ('repair' in line) return { kind: 'repair', body: repairIn(line) };
       if ('tookOff' in line) return { kind: 'took-off', body: { part: line.tookOff } };
       if ('putBack' in line) return { kind: 'put-back', body: { part: line.putBack } };

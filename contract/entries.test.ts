@@ -61,6 +61,10 @@ describe('entries', () => {
   const good: { [K in EntryKind]: readonly Bodies[K][] } = {
     complaint: [{ complaint: 'flooded' }],
     history: [{ answers: { monthsStored: 3 } }],
+    'said-done': [
+      { work: 'coil' },
+      { work: 'fuel-lines', by: 'shop', monthsAgo: 0.5, effect: 'trouble-since' },
+    ],
     finding: [
       { check: 'fuel-smell', result: 'stale', sureness: 'fair' },
       { check: 'coil-gap', reading: { mm: [0.3, 0.4] }, sureness: 'sure' },

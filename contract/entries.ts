@@ -47,7 +47,15 @@ import { clearMessage } from './messages';
 import { MOST_SIDE, PHOTO_HASH } from './photos';
 import { paperSchema } from './papers';
 import { instant, uuid } from './wire';
-import { besidesTheFigures, figures, hasItsResult, historySchema, pullsSchema, takesPulls } from './bench';
+import {
+  besidesTheFigures,
+  figures,
+  hasItsResult,
+  historySchema,
+  pullsSchema,
+  saidDoneSchema,
+  takesPulls,
+} from './bench';
 
 /** What a job waits for is written in so many letters. */
 export const MOST_WAITED_FOR = 200;
@@ -116,6 +124,7 @@ const track = Joi.array()
 const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   complaint: Joi.object({ complaint: oneOf(COMPLAINT_IDS).required(), words: text(500) }),
   history: Joi.object({ answers: historySchema.min(1).required() }),
+  'said-done': saidDoneSchema,
   finding,
   'took-off': oneThing({
     condition: onlyWith('layer', oneOf(CONDITIONS)),

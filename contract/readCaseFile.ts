@@ -9,7 +9,7 @@ import {
 } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import Joi from 'joi';
-import { hasItsResult, historySchema, pullsSchema, readingKeys, takesPulls } from './bench';
+import { hasItsResult, historySchema, pullsSchema, readingKeys, saidDoneLine, takesPulls } from './bench';
 import { CASE_FORMAT, type CaseFile } from './caseFile';
 import { clearMessage } from './messages';
 import { specFiguresSchema } from './specCard';
@@ -19,7 +19,7 @@ const id = (ids: readonly string[]): Joi.StringSchema =>
     .valid(...ids)
     .required();
 
-const KEYS = ['complaint', 'check', 'repair', 'tookOff', 'putBack'];
+const KEYS = ['complaint', 'check', 'repair', 'saidDone', 'tookOff', 'putBack'];
 
 const findingLine = Joi.object({
   check: id(CHECK_IDS),
@@ -45,6 +45,7 @@ const logLine = Joi.object()
       outcome: id(REPAIR_OUTCOMES),
     }),
   })
+  .when(Joi.object({ saidDone: Joi.exist() }).unknown(), { then: saidDoneLine })
   .when(Joi.object({ tookOff: Joi.exist() }).unknown(), { then: Joi.object({ tookOff: id(PART_IDS) }) })
   .when(Joi.object({ putBack: Joi.exist() }).unknown(), { then: Joi.object({ putBack: id(PART_IDS) }) })
   .custom((line: object, helpers) => {

@@ -5,7 +5,10 @@ import {
   COMPLAINT_IDS,
   OUTCOMES,
   PART_IDS,
+  PRIOR_WORK_IDS,
   REMEDY_IDS,
+  SAID_BY,
+  SAID_EFFECTS,
   SURENESS,
 } from '@rusty-wren/core/knowledge';
 import { diagnose } from '@rusty-wren/core/diagnosis';
@@ -38,6 +41,9 @@ if (files.includes('--vocabulary')) {
     sureness: SURENESS,
     outcomes: OUTCOMES,
     remedies: REMEDY_IDS,
+    priorWork: PRIOR_WORK_IDS,
+    saidBy: SAID_BY,
+    saidEffects: SAID_EFFECTS,
   };
   process.stdout.write(`${JSON.stringify(vocabulary)}\n`);
 } else if (files.length === 0) {

@@ -11,6 +11,7 @@ import {
   type PartId,
   type RemedyId,
   type RepairOutcome,
+  type SaidDone,
   type Sureness,
 } from '../knowledge';
 
@@ -30,6 +31,7 @@ export type Evidence =
       /** Of mixture screws that were counted: the one that is far off, where only one is. */
       screw?: 'L' | 'H';
     }
+  | ({ ref: string; kind: 'said-done' } & SaidDone)
   | {
       ref: string;
       kind: 'repair';
@@ -84,6 +86,9 @@ export function takeIn(evidence: readonly Evidence[], e: Evidence): Evidence[] {
     evidence.slice(since + 1).some((o) => o.kind === 'complaint' && o.complaint === e.complaint)
   )
     return [...evidence];
+  // Said again of the same work, the later word counts.
+  if (e.kind === 'said-done')
+    return [...evidence.filter((o) => o.kind !== 'said-done' || o.work !== e.work), e];
   if (e.kind !== 'finding') return [...evidence, e];
   const at = evidence.findLastIndex((o) => o.kind === 'finding' && o.check === e.check);
   const before = evidence[at];

@@ -199,7 +199,7 @@ export function unexplained(p: Posterior): Evidence[] {
   const out = new Float64Array(sets.length);
   return p.weighed
     .filter(({ evidence, likelihood }) => {
-      if (evidence.kind === 'repair') return false;
+      if (evidence.kind === 'repair' || evidence.kind === 'said-done') return false;
       if (evidence.kind === 'finding' && checkOf(evidence.check).is === 'trial') return false;
       fillChosen(out, likelihood, sets, true);
       const under = out[0]!;

@@ -1,4 +1,4 @@
-import type { CheckNature, Outcome, Sureness } from '../knowledge';
+import type { CheckNature, Outcome, SaidBy, SaidEffect, Sureness } from '../knowledge';
 
 /**
  * Every figure of the model that is not the trade's own word (`knowledge`), with where it comes from and what it moves.
@@ -38,6 +38,31 @@ export const OTHER_WAY = 0.05;
 export const SEEN = 0.97;
 /** Most that a part surely seen sound, or put right without effect, may still be believed in. */
 export const CLEARED = 0.1;
+
+// --- What is said to have been done before ------------------------------------------------------------------------
+
+/**
+ * What the work is said to have put right is left with so much of its odds: a doubtful observation made by somebody else, who
+ * may have fitted a cheap part, or the wrong one (trade). Lower: owners are believed more.
+ */
+export const SAID_RIGHT: Readonly<Record<SaidBy, number>> = { owner: 0.4, shop: 0.28 };
+/** What came of it, as a power of that: in vain it speaks doubly, and what helped for a while may be the same again. */
+export const SAID_RIGHT_POWER: Readonly<Record<SaidEffect | 'unknown', number>> = {
+  'no-change': 1.3,
+  'trouble-since': 0.6,
+  'better-for-a-while': 0,
+  unknown: 1,
+};
+/** How much of what is done wrong in such work counts, as a power of its factor; a shop does less of it wrong (trade). */
+export const SAID_WRONG_POWER: Readonly<Record<SaidEffect | 'unknown', number>> = {
+  'no-change': 0.4,
+  'trouble-since': 1,
+  'better-for-a-while': 0.3,
+  unknown: 0.5,
+};
+export const SAID_WRONG_BY: Readonly<Record<SaidBy, number>> = { owner: 1, shop: 0.75 };
+/** A new part is worth half its news after so many months (trade). */
+export const SAID_HALF_LIFE = 12;
 
 // --- What is put right --------------------------------------------------------------------------------------------
 

@@ -2,6 +2,7 @@ import { CAUSES, CAUSE_INDEX, type CauseId, type ComplaintId } from '../knowledg
 import { rightedBy, type Case, type Evidence } from './case';
 import { combine, combineJoint, multiplyAll, nothingYet } from './combine';
 import { fillJoint, partnerOf } from './dependence';
+import { saidLikelihood } from './hearsay';
 import { causeWeights, normalise, SETS, SETS_WITH } from './hypotheses';
 import {
   asItStood,
@@ -122,11 +123,19 @@ export function standingComplaints({ evidence }: Pick<Case, 'evidence'>): Compla
 }
 
 /** The likelihood of one piece of evidence on the machine as it then stood. Null: it says nothing by itself. */
-function likelihoodOf(e: Evidence, at: number, t: Timeline, said: readonly ComplaintId[]): Likelihood | null {
+function likelihoodOf(
+  e: Evidence,
+  at: number,
+  t: Timeline,
+  said: readonly ComplaintId[],
+  { history, machine }: Pick<Case, 'history' | 'machine'>,
+): Likelihood | null {
   const then = (l: Likelihood, when: number): Likelihood => asItStood(l, t.goneAt(when), t.presentAt(when));
   switch (e.kind) {
     case 'complaint':
       return then(complaintLikelihood(e.complaint), Math.max(at, t.complaintsAt));
+    case 'said-done':
+      return then(saidLikelihood(e, history, machine), at);
     case 'finding': {
       const found = findingLikelihood(e.check, e.result, e.sureness, {
         confirmed: e.again === 'same',
@@ -155,7 +164,7 @@ export function weigh(c: Case, odds: Float64Array): Posterior {
   const weighed: Weighed[] = [];
   const said: ComplaintId[] = [];
   c.evidence.forEach((evidence, at) => {
-    const likelihood = likelihoodOf(evidence, at, timeline, said);
+    const likelihood = likelihoodOf(evidence, at, timeline, said, c);
     if (evidence.kind === 'complaint' && !said.includes(evidence.complaint)) said.push(evidence.complaint);
     if (likelihood) weighed.push({ evidence, likelihood });
   });

@@ -42,6 +42,8 @@ export interface HistoryRule {
   id: string;
   says: string;
   applies: (history: History, machine: MachineFacts) => boolean;
+  /** It says whether somebody has been inside. */
+  ofOpening?: true;
   /** Factors on the prior odds. */
   factors: Partial<Record<CauseId, number>>;
 }
@@ -98,6 +100,7 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
   },
   {
     id: 'opened',
+    ofOpening: true,
     says: 'somebody has been into it',
     applies: (h) => h.openedBefore === 'yes',
     factors: {
@@ -121,12 +124,14 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
   },
   {
     id: 'perhaps-opened',
+    ofOpening: true,
     says: 'not known whether somebody has been into it',
     applies: (h) => h.openedBefore === 'unknown',
     factors: { 'carb-tampered': 1.5, 'fuel-lines-swapped': 1.5, 'coil-gap-wide': 1.3 },
   },
   {
     id: 'not-opened',
+    ofOpening: true,
     says: 'nobody has been into it',
     applies: (h) => h.openedBefore === 'no',
     factors: {

@@ -12,6 +12,7 @@ import type {
   PartId,
   RemedyId,
   RepairOutcome,
+  SaidDone,
   Sureness,
   ToldHow,
 } from '../knowledge';
@@ -102,6 +103,8 @@ export type PhotoTime = (typeof PHOTO_TIMES)[number];
 export interface Bodies {
   complaint: { complaint: ComplaintId; words?: string };
   history: { answers: History };
+  /** Work that the owner says was done before it came in. */
+  'said-done': SaidDone;
   finding: {
     check: CheckId;
     result?: string;
@@ -209,6 +212,7 @@ export type EntryKind = keyof Bodies;
 const KINDS: Readonly<Record<EntryKind, true>> = {
   complaint: true,
   history: true,
+  'said-done': true,
   finding: true,
   'took-off': true,
   'put-back': true,

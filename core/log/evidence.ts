@@ -18,6 +18,8 @@ export function readEvidence(
     switch (e.kind) {
       case 'complaint':
         return takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
+      case 'said-done':
+        return takeIn(evidence, { ref: e.id, kind: 'said-done', ...e.body });
       case 'repair': {
         const repair = made.get(e.id);
         return repair ? takeIn(evidence, ofRepair(repair)) : evidence;

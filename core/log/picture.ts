@@ -176,6 +176,8 @@ export interface Picture {
   complaints: readonly { entryId: string; complaint: ComplaintId }[];
   complaintWords: readonly string[];
   history: History;
+  /** Work that is said to have been done before it came, each as it was said last. */
+  saidDone: readonly EntryOf<'said-done'>[];
   findings: readonly Finding[];
   repairs: readonly Repair[];
   off: readonly OffItem[];

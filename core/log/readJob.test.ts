@@ -394,6 +394,11 @@ describe('words', () => {
         'History',
         'stood 6 months, never opened, already tried: plug',
       ],
+      'said-done': [
+        { work: 'coil', by: 'shop', monthsAgo: 0.5, effect: 'no-change' },
+        'Said done before',
+        'new coil, by another shop, 2 weeks ago, no better',
+      ],
       finding: [
         { check: 'fuel-smell', result: 'stale', sureness: 'sure', note: 'like varnish' },
         'Smell the fuel',

@@ -36,6 +36,7 @@ import { readStage } from './stage';
 import { conditionIn, readTray, trayPassed } from './tray';
 import { readLines } from './lines';
 import { readPapers } from './papers';
+import { readSaidDone } from './saidDone';
 import { readScrewPlans } from './screwPlan';
 import { readLedger } from './tune';
 
@@ -202,6 +203,7 @@ export function readJob(
     complaints,
     complaintWords: ofKind(live, 'complaint').flatMap((e) => e.body.words ?? []),
     history: Object.assign({}, ...ofKind(live, 'history').map((e) => e.body.answers)) as History,
+    saidDone: readSaidDone(live),
     findings,
     repairs,
     ...readTray(live),

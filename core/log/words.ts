@@ -21,6 +21,7 @@ import { moveInWords, readBlip } from '../tuning';
 import type { Bodies, Entry, RebuildTick, Stage, StartOutcome, TalkAbout } from './entry';
 import type { OffItem, ToMend, TrailLine } from './picture';
 import { lineSays } from './lines';
+import { saidDoneWords } from './saidDone';
 import { screwCounts } from './screwPlan';
 import { nameOfThing } from './tray';
 
@@ -216,6 +217,8 @@ export function entryWords(
       };
     case 'history':
       return { about: 'History', says: historyWords(entry.body.answers).join(', ') };
+    case 'said-done':
+      return { about: 'Said done before', says: saidDoneWords(entry.body) };
     case 'finding':
       return findingSays(entry, judged, kind);
     case 'took-off':

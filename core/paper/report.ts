@@ -1,7 +1,7 @@
 import { mattersIn, type Account } from '../account';
 import { causeOf, REMEDIES, type CauseId, type ChoiceId, type RemedyId } from '../knowledge';
 import type { MachineKind } from '../machine';
-import { sentence, type Block, type Picture, type Said } from '../log';
+import { saidDoneWords, sentence, type Block, type Picture, type Said } from '../log';
 import type { Suspect } from '../diagnosis';
 import { mostOf, priceSaid, type OfferedChoice, type RepairJob, type Worth } from '../worth';
 import { causeClause, causeSaid, chanceSaid, findingSaid, said } from './words';
@@ -46,6 +46,12 @@ export function cameWith({ picture }: Pick<PaperOf, 'picture'>): Said[] {
     ? words
     : picture.complaints.map((c) => said(PLAIN_COMPLAINT[c.complaint], c.entryId));
 }
+
+/** Work that was done before it came here, as it was told. */
+const toldBefore = ({ picture }: Pick<PaperOf, 'picture'>): Said[] =>
+  picture.saidDone.map(({ id, body }) =>
+    said(`You told us that this was done before: ${saidDoneWords(body)}. We have not seen it done.`, id),
+  );
 
 /** What is wrong and stands, each with what it rests on: seen, or settled on by a hand. */
 export const standingFaults = ({
@@ -237,7 +243,7 @@ export function reportOf(at: PaperOf, worth: Worth, suspects: readonly Suspect[]
   return [
     ...(safety.length > 0 ? [heading('First of all'), ...list(safety)] : []),
     heading('What it came with'),
-    ...list(cameWith(at)),
+    ...list([...cameWith(at), ...toldBefore(at)]),
     ...(looked.length > 0 ? [heading('What we looked at'), ...list(looked)] : []),
     ...(done.length > 0 ? [heading('What was done'), ...list(done)] : []),
     heading('What is wrong'),

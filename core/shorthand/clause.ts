@@ -5,6 +5,7 @@ import { moveInWords, type ScrewMove } from '../tuning';
 import { questionOf, READING_FIELD } from '../reading';
 import { parseTurns, formatTurns } from '../units';
 import { readingFor } from './reading';
+import { saidDone, toldInTalk } from './said';
 import { asksForAResult, asNote, isTalk, talkWritten } from './talk';
 import { checksNamed, findResult, isName, squash } from './tokens';
 import { leftOff, MOST, named, partsIn, putAllBack, putBack, thrownAway, tookOff, tooLong } from './tray';
@@ -217,7 +218,8 @@ const offerNote = (text: string): Understood => {
     checksNamed(first).length > 0 || isTalk(text)
       ? 'No check and its result. A note?'
       : `"${first}" is not a check I know. Write a check and its result, "off" or "on" with a part; or is it a note?`;
-  return fail(says, [asNote(text)]);
+  const told = toldInTalk(text);
+  return fail(says, [asNote(text), ...(told ? [told] : [])]);
 };
 
 /** Whether a line is a check's own name and one of its results, word for word: then it is that, whatever else its words might say. */
@@ -253,6 +255,8 @@ export function readClause(line: string, at: AtHand): Understood {
       tooLong('Note', talk.text, MOST.note) ??
       understood(`${asNote(text).label}: ${talk.text}`, { kind: 'note', body: talk })
     );
+  const told = word === 'said' && saidDone(rest);
+  if (told) return told;
   if (ALL_BACK.test(text)) return putAllBack(at);
   if (isTalk(text) && !namesItsResult(text) && !/^(put )?\S+ back( on)?$/i.test(text)) return offerNote(text);
   if (word === 'left') return leftOff(rest.replace(/^off\s+/i, ''), at);

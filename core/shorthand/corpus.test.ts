@@ -32,6 +32,10 @@ function meaning(w: Noted): string {
       return `turn ${w.body.screw} ${w.body.eighths}`;
     case 'start':
       return `start ${w.body.state} ${w.body.pulls} ${w.body.outcome}`;
+    case 'said-done': {
+      const { work, by, monthsAgo, effect } = w.body;
+      return ['said', work, by, monthsAgo, effect].filter((x) => x !== undefined).join(' ');
+    }
     case 'note':
       return `note ${w.body.text}`;
     default:

@@ -41,4 +41,18 @@ describe('ordinary talk', () => {
     });
     expect(wrong.length / TALK.length, wrong.join('\n')).toBeLessThanOrEqual(0.03);
   });
+
+  it.each([
+    ['his brother changed the plug', 'plug'],
+    ['she had the coil replaced last year', 'coil'],
+    ['a neighbour cleaned the carb', 'carburettor-cleaned'],
+    ['footpath team wants both', null],
+    ['they changed their mind', null],
+  ])('%s: offered as work said to be done, where it is that', (line, work) => {
+    const read = readShorthand(line);
+    const second = read.ok ? undefined : read.choices?.[1]?.line;
+    const means = second === undefined ? null : readShorthand(second);
+    const [entry] = means?.ok ? means.entries : [];
+    expect(entry?.kind === 'said-done' ? entry.body.work : null).toBe(work);
+  });
 });

@@ -42,8 +42,13 @@ export const TOLD: readonly BenchCase[] = [
       see('fuel-smell', 'fresh'),
     ],
     expect: {
-      within: [{ causes: ['impulse-fault', 'carb-tampered', 'metering-lever-low', 'fuel-lines-swapped'], n: 1 }],
-      next: { any: ['line-routing', 'carb-inside', 'screw-turns', 'limiter-caps', 'primer-action', 'impulse-path'], n: 1 },
+      within: [
+        { causes: ['impulse-fault', 'carb-tampered', 'metering-lever-low', 'fuel-lines-swapped'], n: 1 },
+      ],
+      next: {
+        any: ['line-routing', 'carb-inside', 'screw-turns', 'limiter-caps', 'primer-action', 'impulse-path'],
+        n: 1,
+      },
       never: { checks: ['compression-gauge', 'spark-tester', 'crankcase-pressure'], n: 2 },
     },
   },
@@ -61,14 +66,19 @@ export const TOLD: readonly BenchCase[] = [
     title: 'Brakken Withy 60: weak under load, the owner took the spark screen out and cleaned it',
     why: 'A cleaned screen clogs no more; one that was out is often left out, and the port behind it is as coked as it was.',
     machine: { kind: 'chainsaw', displacementCc: 60 },
-    log: [says('weak-under-load'), says('wont-reach-speed'), told('spark-screen', { by: 'owner', effect: 'no-change' })],
+    log: [
+      says('weak-under-load'),
+      says('wont-reach-speed'),
+      told('spark-screen', { by: 'owner', effect: 'no-change' }),
+    ],
     expect: {
       atMost: [{ cause: 'spark-screen-clogged', p: 0.12 }],
       stop: null,
     },
   },
   {
-    title: 'Hobwick Linnet 22 edger: dies at idle, said to have got a kit from another shop a month ago, no better',
+    title:
+      'Hobwick Linnet 22 edger: dies at idle, said to have got a kit from another shop a month ago, no better',
     why: 'A kit renews what is soft; it leaves the idle pockets as they were and the screws as somebody set them.',
     machine: { kind: 'edger', displacementCc: 22 },
     history: { openedBefore: 'yes' },
@@ -79,10 +89,29 @@ export const TOLD: readonly BenchCase[] = [
     ],
     expect: {
       within: [
-        { causes: ['low-screw-lean', 'intake-leak', 'idle-circuit-blocked', 'crank-seal-leak', 'carb-tampered'], n: 1 },
+        {
+          causes: [
+            'low-screw-lean',
+            'intake-leak',
+            'idle-circuit-blocked',
+            'crank-seal-leak',
+            'carb-tampered',
+          ],
+          n: 1,
+        },
       ],
       atMost: [{ cause: 'metering-diaphragm-stiff', p: 0.08 }],
-      next: { any: ['screw-turns', 'limiter-caps', 'low-screw-trial', 'mount-bolts', 'fuel-smell', 'throttle-action'], n: 1 },
+      next: {
+        any: [
+          'screw-turns',
+          'limiter-caps',
+          'low-screw-trial',
+          'mount-bolts',
+          'fuel-smell',
+          'throttle-action',
+        ],
+        n: 1,
+      },
       never: { checks: ['metering-diaphragm', 'spark-tester'], n: 3 },
     },
   },

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { complains, JOB, jobWith } from '../testing/bench';
 import {
   atTheBench,
+  benchLine,
   benchOf,
   findBy,
   foundRow,
@@ -17,6 +18,7 @@ import {
   trail,
   user,
   wholeOf,
+  write,
 } from '../testing/whole';
 import { takingCheckIns } from '../testing/server';
 
@@ -84,6 +86,40 @@ describe('the map', () => {
     await goTo(`/job/${JOB.id}`);
     await user.keyboard('m');
     expect(await screen.findByRole('group', { name: 'Cause map' })).toBeTruthy();
+  });
+});
+
+describe('what is said to have been done before', () => {
+  it('is noted from the history with what came of it, moves the suspects, and is taken back by one tap', async () => {
+    await benchOf(complains('no-fire'), 'off plug', 'spark none');
+    const before = percentOf('coil-failed');
+    await tap(/^History/);
+    await tap('Somebody worked on it before');
+    expect(sheet().getByRole('button', { name: 'Note it' })).toHaveProperty('disabled', true);
+    await tap('New coil', sheet());
+    const coil = within(sheet().getByRole('region', { name: 'New coil' }));
+    await user.click(coil.getByRole('radio', { name: 'No better' }));
+    await user.click(coil.getByRole('radio', { name: 'By another shop' }));
+    await tap('Note it', sheet());
+    expect(sheet().getByText('new coil, by another shop, no better')).toBeTruthy();
+    await user.keyboard('{Escape}');
+    expect(percentOf('coil-failed')).toBeLessThan(before / 2);
+    expect(trail().getByText(/Said done before/)).toBeTruthy();
+    await tap(/^History/);
+    await tap(/^Not done: new coil/);
+    await user.keyboard('{Escape}');
+    expect(percentOf('coil-failed')).toBe(before);
+  });
+
+  it('is written on the bench line as well, and asked about where it may be either', async () => {
+    await benchOf(complains('no-fire'));
+    await write('said new plug, no better');
+    expect(trail().getByText(/new plug, no better/)).toBeTruthy();
+    await user.click(benchLine());
+    await user.paste('said filter new');
+    await user.keyboard('{Enter}');
+    await tap('New fuel filter');
+    expect(trail().getByText(/new fuel filter/)).toBeTruthy();
   });
 });
 

@@ -1,6 +1,6 @@
 import type { CheckIn as Request, CustomerWithMachines } from '@rusty-wren/contract';
 import { checkInSchema } from '@rusty-wren/contract';
-import { act, cleanup, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/api';
@@ -75,6 +75,22 @@ describe('check-in', () => {
       undefined,
     ]);
     expect(sent[0]?.jobId).toBe(sent[1]?.jobId);
+  });
+
+  it('takes what is said to have been done, with what came of it', async () => {
+    await drawPage();
+    await fillIn();
+    await press('New coil');
+    await press('Fresh fuel');
+    const coil = screen.getByRole('region', { name: 'New coil' });
+    await userEvent.click(within(coil).getByRole('radio', { name: 'The trouble began with it' }));
+    await press('Fresh fuel');
+    await press('Check it in');
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.entries.filter((e) => e.kind === 'said-done').map((e) => e.body)).toEqual([
+      { work: 'coil', effect: 'trouble-since' },
+    ]);
+    expect(checkInSchema.validate(sent[0], { convert: false }).error).toBeUndefined();
   });
 
   it('asks before a slip of the hand makes a second owner', async () => {

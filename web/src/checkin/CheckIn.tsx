@@ -19,6 +19,7 @@ import { Chips } from './Chips';
 import { checkInOf, draftSchema, EMPTY, type Draft, type OnTheBooks } from './draft';
 import { hang } from './hang';
 import { HistoryChips } from './HistoryChips';
+import { SaidDonePick } from './SaidDonePick';
 import { useOwners } from './useOwners';
 import { OwnerAndMachine, Problem, type Change, type Problems } from './OwnerAndMachine';
 import { Shapes } from './Shapes';
@@ -186,6 +187,8 @@ function Page({ by }: { by: string | null }): ReactElement {
             <h2 className="mb-1 text-2xl font-bold">What came before?</h2>
             <HistoryChips value={draft.history} onChange={(history) => change({ history })} />
             <Problem says={problems.history} />
+            <h3 className="mt-4 mb-1 text-lg font-bold">Done to it before</h3>
+            <SaidDonePick value={draft.saidDone} onChange={(saidDone) => change({ saidDone })} on={kind} />
           </section>
         </div>
       </div>

@@ -95,7 +95,7 @@ export function HistoryChips({
         onChange={(same) => set({ sharedCan: same === 'yes' || undefined })}
       />
       <label className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <span className="w-32 shrink-0 font-semibold">Already tried</span>
+        <span className="w-32 shrink-0 font-semibold">Tried besides</span>
         <input
           value={value.alreadyTried ?? ''}
           onChange={(e) => set({ alreadyTried: e.target.value || undefined })}

@@ -6,7 +6,7 @@ import {
   type CustomerWithMachines,
 } from '@rusty-wren/contract';
 import { makeEntry, type Noted } from '@rusty-wren/core/log';
-import type { ComplaintId, History } from '@rusty-wren/core/knowledge';
+import type { ComplaintId, History, SaidDone } from '@rusty-wren/core/knowledge';
 import type { MachineKind } from '@rusty-wren/core/machine';
 import { figureIn } from '@rusty-wren/core/units';
 import { distance } from 'fastest-levenshtein';
@@ -28,6 +28,8 @@ export interface Draft {
   complaints: ComplaintId[];
   words: string;
   history: History;
+  /** Work that is said to have been done before. */
+  saidDone: SaidDone[];
   safety: 'sound' | 'fault' | null;
   fault: string;
   promised: string;
@@ -38,8 +40,11 @@ export interface Draft {
 /** What a case file brings besides machine, history and complaints. */
 export type CarriedEntry = Exclude<
   ReturnType<typeof logFromCaseFile>[number],
-  { kind: 'complaint' } | { kind: 'history' }
+  { kind: 'complaint' } | { kind: 'history' } | { kind: 'said-done' }
 >;
+
+/** What of a case file stands in fields of the page. */
+const ON_THE_PAGE: ReadonlySet<string> = new Set(['complaint', 'history', 'said-done']);
 
 /** A draft with what a case file says put in; what is not in the file stays. Throws CaseFileError on a bad file. */
 export function withCaseFile(d: Draft, text: string): Draft {
@@ -53,7 +58,8 @@ export function withCaseFile(d: Draft, text: string): Draft {
     cc: file.machine.displacementCc === undefined ? '' : String(file.machine.displacementCc),
     complaints: [...new Set(complaints)],
     history: file.history ?? {},
-    carried: bodies.filter((b): b is CarriedEntry => b.kind !== 'complaint' && b.kind !== 'history'),
+    saidDone: bodies.flatMap((b) => (b.kind === 'said-done' ? [b.body] : [])),
+    carried: bodies.filter((b): b is CarriedEntry => !ON_THE_PAGE.has(b.kind)),
   };
 }
 
@@ -70,6 +76,7 @@ export const EMPTY: Draft = {
   complaints: [],
   words: '',
   history: {},
+  saidDone: [],
   safety: null,
   fault: '',
   promised: '',
@@ -143,7 +150,7 @@ export const draftSchema = Joi.object<Draft>({
   words: says(Joi.string().allow('').max(500), 'In their words: 500 letters at most.'),
   history: says(
     Joi.object({ alreadyTried: Joi.string().allow('').max(500) }).unknown(),
-    'Already tried: 500 letters at most.',
+    'Tried besides: 500 letters at most.',
   ),
   complaints: says(Joi.array().min(1), 'Complaint: pick at least one shape.'),
   fault: Joi.when('safety', {
@@ -171,6 +178,7 @@ export function checkInOf(d: Draft, jobId: string, by: string | null, now: strin
   if (answers.alreadyTried !== undefined) answers.alreadyTried = answers.alreadyTried.trim();
   if (!answers.alreadyTried) delete answers.alreadyTried;
   if (Object.keys(answers).length > 0) entries.push({ kind: 'history', body: { answers } });
+  entries.push(...d.saidDone.map((body) => ({ kind: 'said-done', body }) as const));
   if (d.safety) {
     entries.push({
       kind: 'finding',

@@ -11,6 +11,7 @@ import { Sheet } from '../ui/Sheet';
 import { CameBack } from './CameBack';
 import { Complaints } from './Complaints';
 import { MorePlaces } from './MorePlaces';
+import { SaidDone } from './SaidDone';
 import { SaveCase } from './SaveCase';
 import { SameCan } from './SameCan';
 import { StagePick } from './StagePick';
@@ -134,8 +135,9 @@ function HistorySheet({ atBench, log }: { atBench: JobAtBench; log: Log }): Reac
             ))}
           </ul>
         ) : (
-          <p className="mt-2 text-xl text-soft">Nothing was said of its history.</p>
+          <p className="mt-2 text-xl text-soft">Nothing was said of its past.</p>
         )}
+        <SaidDone picture={picture} log={log} />
         <SameCan mates={mates} log={log} />
         <div className="mt-4">
           <Photos photos={picture.photos} jobId={job.id} log={log} />
