@@ -16,6 +16,8 @@ export const CAUTIONS = {
   tool: '{held}',
   solvent: 'Gloves and eye cover: solvent and air sting.',
   halfBar: 'About 0.5 bar (7 psi); never beyond 1 bar.',
+  popOff:
+    'Never beyond 1 bar (14.5 psi), unless the maker’s own figure is higher: not opened by then is high enough.',
   casePressure: 'Never above 0.7 bar (10 psi).',
   spring: 'The lever spring flies: cover it with a finger.',
   snug: 'Snug, no more: soft metal and plastic threads strip.',

@@ -27,7 +27,7 @@ export type CheckGroup =
   | 'drive';
 
 /** Which reading a check can be judged from, instead of a picked result. */
-export type ReadingKind = 'pulls' | 'legs' | 'millimetres' | 'turns' | 'speed' | 'trace';
+export type ReadingKind = 'pulls' | 'legs' | 'millimetres' | 'turns' | 'speed' | 'trace' | 'popOff';
 
 /**
  * What kind of knowledge a check gives: a `look` at or a `measurement` of the very part, a `symptom` that several causes

@@ -144,6 +144,7 @@ describe('what is seen', () => {
       'plug-look wet-fuel',
       'plug-look white',
       'safety-walkround fault',
+      'seal-look oily',
       'spark-screen-look part-coked',
     ]);
   });

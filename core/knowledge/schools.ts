@@ -45,6 +45,7 @@ const CARBURETTOR: readonly CheckId[] = [
   'metering-diaphragm',
   'metering-lever',
   'needle-action',
+  'pop-off',
   'carb-passages',
   'impulse-path',
   'intake-boot',
@@ -70,6 +71,7 @@ const DEEP: readonly CheckId[] = [
   'crankcase-vacuum',
   'crankcase-pressure',
   'flywheel-key',
+  'seal-look',
   'known-good-coil-trial',
 ];
 

@@ -16,6 +16,8 @@ export interface SpecFigures {
   plugGapMm?: Band;
   /** Height of the metering lever over its reference, mm. */
   leverMm?: number;
+  /** The inlet needle opens within this band, bare carburettor, psi. */
+  popOffPsi?: Band;
   /** Mixture screws out from the seat, turns. */
   baseL?: number;
   baseH?: number;

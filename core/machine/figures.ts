@@ -11,6 +11,8 @@ export type FigureName = keyof Figures;
 /** Usual coil air gap, mm (0.010–0.014 in), and plug gap (0.020–0.026 in). */
 export const COIL_GAP_MM: Band = [0.25, 0.36];
 export const PLUG_GAP_MM: Band = [0.5, 0.65];
+/** A small diaphragm carburettor's needle opens from here on, psi; the upper edge is beyond what is pumped without the maker's figure. */
+export const POP_OFF_PSI: Band = [8, 28];
 /** Turns out that the schools begin from where the maker states none; without a choice, the first. */
 export const BASELINE_SCHOOLS = [1, 2] as const;
 export type BaselineTurns = (typeof BASELINE_SCHOOLS)[number];
@@ -51,6 +53,7 @@ export function figuresOf(
     squeezePsi: own ?? (ratio === undefined ? usual.squeezePsi : bandOfRatio(ratio)),
     gapMm: COIL_GAP_MM,
     plugGapMm: PLUG_GAP_MM,
+    popOffPsi: POP_OFF_PSI,
     leverMm: 0,
     baseL: machine.baselineTurns ?? BASELINE_SCHOOLS[0],
     baseH: machine.baselineTurns ?? BASELINE_SCHOOLS[0],

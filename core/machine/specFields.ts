@@ -10,7 +10,7 @@ export interface SpecField<Name extends keyof SpecFigures> {
 }
 
 export type SpecSingle = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix' | 'ratio';
-export type SpecPair = 'full' | 'squeezePsi' | 'gapMm' | 'plugGapMm';
+export type SpecPair = 'full' | 'squeezePsi' | 'gapMm' | 'plugGapMm' | 'popOffPsi';
 
 /** The single figures of a card: in the order of its table's columns and of its form. */
 export const SPEC_SINGLES: readonly SpecField<SpecSingle>[] = [
@@ -28,5 +28,6 @@ export const SPEC_PAIRS: readonly SpecField<SpecPair>[] = [
   { name: 'full', label: 'Full throttle', unit: 'rpm', min: 3000, max: 18_000 },
   { name: 'squeezePsi', label: 'Squeeze', unit: 'psi', min: 40, max: 250 },
   { name: 'gapMm', label: 'Coil gap', unit: 'mm', min: 0.05, max: 2 },
+  { name: 'popOffPsi', label: 'Pop-off', unit: 'psi', min: 2, max: 60 },
   { name: 'plugGapMm', label: 'Plug gap', unit: 'mm', min: 0.2, max: 1.5 },
 ];

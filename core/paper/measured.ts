@@ -36,6 +36,18 @@ function compressionSaid({ reading, check }: Finding, { value }: Told): string {
   return ` The gauge showed ${gauge(shown, unit)}${corrected}`;
 }
 
+/** Where a needle opened and shut again. */
+function popOffSaid({ reading }: Finding): string {
+  const [opened, shut] = reading?.psi ?? [];
+  if (opened === undefined) return '';
+  const unit = reading?.in === 'bar' || reading?.in === 'kPa' ? reading.in : 'psi';
+  const again =
+    shut === undefined ? '' : shut < 1 ? ' and did not shut again' : ` and shut at ${gauge(shut, unit)}`;
+  return shut === undefined
+    ? ` It had not opened by ${gauge(opened, unit)}`
+    : ` It opened at ${gauge(opened, unit)}${again}`;
+}
+
 /** What a watched gauge did, in its own unit, and how far it may fall in that time. */
 function watchSaid(check: Parameters<typeof readWatch>[0], trace: Trace): string {
   const points = trace.points.toSorted((x, y) => x[0] - y[0]);
@@ -59,6 +71,7 @@ export function measured(finding: Finding): string {
   const { value, band, unit } = judged;
   const [low, high] = band;
   const right = low === high ? '.' : `; ${figure(low, unit)} to ${figure(high, unit)} is right for it.`;
+  if (check === 'pop-off') return `${popOffSaid(finding)}${right}${simulated}`;
   if (reading.psi) return `${compressionSaid(finding, judged)}${right}${simulated}`;
   const thou =
     reading.mm && (reading.in === 'thou' || reading.in === 'in')

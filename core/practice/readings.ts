@@ -79,6 +79,18 @@ function figure(chance: Chance, result: string, [low, high]: Band): number {
   return round((low + high) / 2, 0.05);
 }
 
+/** Where a needle opens and shuts again, psi. */
+function popOff(chance: Chance, result: string, [low, high]: Band): number[] {
+  const opens =
+    result === 'low'
+      ? low * within(chance, [0.3, 0.75])
+      : result === 'high'
+        ? high * within(chance, [1.15, 1.5])
+        : within(chance, [low + 2, Math.min(high, 14)]);
+  const shuts = opens * within(chance, result === 'will-not-reseat' ? [0, 0.3] : [0.55, 0.75]);
+  return [round(opens, 0.5), round(shuts, 0.5)];
+}
+
 function screws(chance: Chance, result: string, machine: MachineFacts): { L: number; H: number } {
   const { baseL, baseH } = figuresOf(machine);
   const near = (turns: number): number => Math.max(0.625, round(turns + 0.5 * (chance() - 0.5), 0.125));
@@ -110,6 +122,8 @@ function draw(
       const rises = result === 'rises' ? 1.2 + 0.12 * chance() : 1 + 0.03 * chance();
       return { psi: pullsTo(chance, dry * rises), dryPsi: Math.round(dry) };
     }
+    case 'pop-off':
+      return { psi: popOff(chance, result, figures.popOffPsi) };
     case 'plug-gap':
       return { mm: [figure(chance, result, figures.plugGapMm)] };
     case 'coil-gap':

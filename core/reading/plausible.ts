@@ -5,6 +5,7 @@ import type { Reading } from './shown';
 const SHOWS: Partial<Record<CheckId, { low: number; high: number; unit: string; hint?: string }>> = {
   'compression-gauge': { low: 15, high: 220, unit: 'psi', hint: 'If the gauge reads bar, write bar.' },
   'compression-wet': { low: 15, high: 220, unit: 'psi', hint: 'If the gauge reads bar, write bar.' },
+  'pop-off': { low: 0, high: 60, unit: 'psi', hint: 'If the gauge reads bar, write bar.' },
   'idle-speed': { low: 800, high: 6000, unit: 'rpm' },
   'full-speed': { low: 3000, high: 16_000, unit: 'rpm' },
   'coil-gap': { low: 0, high: 1.5, unit: 'mm' },

@@ -3,7 +3,7 @@ import { judgeCompression, judgeWet } from '../compression';
 import type { CheckId } from '../knowledge';
 import type { MachineFacts } from '../machine';
 import { figuresOf } from '../machine';
-import { judgeLever } from '../metering';
+import { judgeLever, judgePopOff, MOST_PSI } from '../metering';
 import { questionOf } from './plausible';
 import type { Reading } from './shown';
 import { isPressureCheck, judgeWatch } from '../pressure';
@@ -16,6 +16,7 @@ export const READING_FIELD: Partial<
 > = {
   'compression-gauge': 'psi',
   'compression-wet': 'psi',
+  'pop-off': 'psi',
   'plug-gap': 'mm',
   'coil-gap': 'mm',
   'metering-lever': 'mm',
@@ -43,6 +44,10 @@ export function judgeReading(check: CheckId, reading: Reading, machine: MachineF
     case 'compression-wet':
       if (!psi.length) return missing('psi');
       return reading.dryPsi ? judgeWet(psi, reading.dryPsi) : missing('dry figure to compare with');
+    case 'pop-off': {
+      const { popOffPsi } = figuresOf(machine);
+      return judgePopOff(psi, popOffPsi, machine.spec?.popOffPsi ? popOffPsi[1] : MOST_PSI);
+    }
     case 'plug-gap':
       return mm[0] === undefined ? missing('mm') : judgePlugGap(mm[0], figuresOf(machine).plugGapMm);
     case 'coil-gap':

@@ -86,6 +86,7 @@ const GOOD: Partial<Record<CheckId, Noted['body']>> = {
   'primer-action': { check: 'primer-action', result: 'fills-firm', sureness: 'sure' },
   'metering-lever': { check: 'metering-lever', result: 'in-band', sureness: 'sure' },
   'inlet-pressure': { check: 'inlet-pressure', result: 'holds', sureness: 'sure' },
+  'pop-off': { check: 'pop-off', reading: { psi: [12, 7] }, sureness: 'sure' },
 };
 
 /** What a technician notes who does just what the guide asks for. */
@@ -241,10 +242,15 @@ function needsFirst({ stage, asks }: GuideStep, { off }: Picture): string[] {
   const away = off.map((o) => o.part ?? o.layer ?? o.name);
   if (asks.kind !== 'check') return [];
   const forbids: Partial<Record<string, readonly string[]>> = {
-    'inlet-pressure':
-      stage === 'build'
-        ? ['pump-cover', 'pump-gasket', 'pump-diaphragm', 'inlet-needle', 'metering-lever', 'lever-screw']
-        : ['carburettor', 'pump-cover', 'metering-cover'],
+    'inlet-pressure': ['carburettor', 'pump-cover', 'metering-cover'],
+    'pop-off': [
+      'pump-cover',
+      'pump-gasket',
+      'pump-diaphragm',
+      'inlet-needle',
+      'metering-lever',
+      'lever-screw',
+    ],
     'primer-action': ['tank-drained', 'carburettor', 'pump-cover', 'metering-cover', 'metering-diaphragm'],
     'line-routing': ['carburettor'],
     'metering-lever': stage === 'build' ? ['lever-screw', 'lever-pin', 'inlet-needle'] : [],

@@ -201,6 +201,10 @@ export const CORPUS: readonly (readonly [line: string, means: string, off?: read
   ['idle fast', 'ask'],
   ['smell fresh; wibble', 'ask'],
   ['L 99', 'ask'],
+  ['seal oily', 'seal-look oily'],
+  ['pop 12 7', 'pop-off psi 12 7'],
+  ['popoff 0.9 0.5 bar', 'pop-off psi 13.1 7.3'],
+  ['pop-off does not reseat', 'pop-off will-not-reseat'],
   // What was done before it came, as it was told.
   ['said coil new', 'said coil'],
   ['said new coil by shop no change', 'said coil shop no-change'],

@@ -8,6 +8,7 @@ import { caseWith } from './caseWith';
 import { days } from './days';
 import { speedInChromium } from './inChromium';
 import { ears } from './ear';
+import { firstChecksTable } from './firstChecks';
 import { smallNetworks } from './networks';
 import { learning } from './learning';
 import { opening } from './opening';
@@ -27,6 +28,7 @@ import { POLICIES, type Outcome, type Share } from './plays';
  * `--practice-only [--machines 1000] [--ways plan,fuel-first]` alone: robots at the practice bench.
  * `--opening` alone: until the rack and the bench are usable, on a slow processor and line, beside an empty page.
  * `--scale` alone: start, rack, finding and the rest on histories of `--jobs 1000,25000,250000` jobs.
+ * `--first-checks` alone: the first three checks of each complaint, by kind of machine, to be read aloud.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
  */
 
@@ -180,6 +182,10 @@ if (process.argv.includes('--opening')) {
   await opening();
   process.exit();
 }
+if (process.argv.includes('--first-checks')) {
+  console.log(firstChecksTable());
+  process.exit();
+}
 if (process.argv.includes('--practice-only')) {
   practice(Number(flag('machines') ?? 1000), flag('ways')?.split(','));
   process.exit();
@@ -199,6 +205,9 @@ if (!process.argv.includes('--plays-only')) {
   learning(Number(flag('shops') ?? SHOPS));
 }
 smallNetworks();
+console.log(
+  `\nThe first three checks on a machine of which nothing is known but its complaint\n${firstChecksTable()}`,
+);
 await policies(
   Number(flag('machines') ?? 300),
   flag('policies')?.split(',').map(Number) ?? POLICIES.map((_, i) => i),

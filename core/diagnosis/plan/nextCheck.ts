@@ -66,6 +66,15 @@ const dismantles = ({ access }: CheckDef, off: ReadonlySet<PartId>): boolean =>
 
 interface Placed extends Rated {
   saves: number;
+  /** Whatever it shows, the same is done next; all it saves is opening what that opens. */
+  idle: boolean;
+}
+
+/** Whether all that a check opens is opened for what comes first anyway. */
+function opensForFirst({ access }: CheckDef, { foremost, off }: Planning): boolean {
+  const opens = toOpen(access, off);
+  const first = new Set([...foremost].flatMap((id) => toOpen(checkOf(id).access, off)));
+  return opens.length > 0 && opens.every((part) => first.has(part));
 }
 
 /** Where a check stands on the plan: its expected minutes, by which the plan is ordered, with its place argued. */
@@ -82,31 +91,35 @@ function place(r: Rated, planning: Planning, now: number, first: number): Placed
   // What leaves the same thing to be done first is not done before it.
   if (foregone && planning.foremost.size > 0 && !planning.foremost.has(check.id))
     through = Math.max(through, now);
-  return { ...r, through, saves };
+  return { ...r, through, saves, idle: foregone && opensForFirst(check, planning) };
 }
 
 /** Whether a check stands on the plan at all. */
 function worthListing(
-  { answers: { check }, saves, cost }: Placed,
+  { answers: { check }, saves, cost, idle }: Placed,
   planning: Planning,
   deep: boolean,
 ): boolean {
   const { owed, foremost, ruined, goingOver, off } = planning;
   if (owed.has(check.id) || foremost.has(check.id)) return true;
-  if (ruined && !ofTheEngine(check)) return false;
+  if (idle || (ruined && !ofTheEngine(check))) return false;
   if (goingOver) return saves >= cost * WORTH_GOING_OVER;
   return saves >= cost * (deep && !dismantles(check, off) ? WORTH_BEFORE_DISMANTLING : WORTH_MAKING);
 }
 
 /** The plan from rated checks: best first, with what must come off for each and what its results would say. */
 export function planFrom(rated: readonly Rated[], planning: Planning, p: Posterior): NextCheck[] {
-  const { board, off, foremost, routes } = planning;
+  const { board, off, foremost, owed, routes } = planning;
   const { minutes: now, first } = aheadFrom(planning, board.now, off);
-  const deep = [...foremost].some((id) => dismantles(checkOf(id), off));
-  const placed = rated
-    .map((r) => place(r, planning, now, first))
-    .filter((r) => worthListing(r, planning, deep))
-    .sort((x, y) => x.through - y.through);
+  const deep = (ids: ReadonlySet<CheckId>): boolean => [...ids].some((id) => dismantles(checkOf(id), off));
+  const all = rated.map((r) => place(r, planning, now, first)).sort((x, y) => x.through - y.through);
+  const paying = all.filter((r) => worthListing(r, planning, deep(foremost)));
+  // Before a dismantling that only has to be made some time stands what is cheap and might save it, after all that pays; never first.
+  const isDeep = ({ answers: { check } }: Placed): boolean =>
+    dismantles(check, off) && !foremost.has(check.id);
+  const tail = Math.max(1, paying.findLastIndex((r) => !isDeep(r)) + 1);
+  const saving = deep(owed) ? all.filter((r) => !paying.includes(r) && worthListing(r, planning, true)) : [];
+  const placed = [...paying.slice(0, tail), ...saving, ...paying.slice(tail)];
   const listed = new Set<string>(placed.map((r) => r.answers.check.id));
   return placed
     .filter(({ answers: { check } }) => !check.insteadOf || !listed.has(check.insteadOf))

@@ -61,8 +61,6 @@ export interface FamilySpec {
   called?: Partial<Readonly<Record<Cover, string>>>;
   /** Where the lever's tip stands over its reference, mm, and in words. */
   lever: { mm: number; says: string };
-  /** The needle opens within this band, psi, where the family's is known; a maker's own figure comes before it. */
-  popOffPsi?: readonly [number, number];
   /** What its kit holds, and how many parts in it are for variants of the family. */
   kit: readonly LayerId[];
   kitSpares: number;

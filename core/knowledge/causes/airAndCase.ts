@@ -133,6 +133,7 @@ export const AIR_AND_CASE_CAUSES = causes({
     shows: {
       'crankcase-pressure': { leaks: 'often' },
       'crankcase-vacuum': { leaks: 'almost-always' },
+      'seal-look': { oily: 'often' },
       'idle-speed': { wandering: 'often', high: 'sometimes' },
       'plug-look': { white: 'often' },
       'low-screw-trial': { better: 'sometimes' },

@@ -54,6 +54,8 @@ export const CARBURETTOR_CAUSES = causes({
       'carb-inside': { 'parts-missing-or-wrong': 'almost-always' },
       'inlet-screen': { missing: 'often' },
       'inlet-pressure': { 'slow-leak': 'sometimes', 'fast-leak': 'rarely' },
+      // A spring of another kit, stretched or cut.
+      'pop-off': { low: 'sometimes', high: 'sometimes' },
       'start-trial': { 'runs-badly': 'sometimes', 'starts-and-dies': 'sometimes', nothing: 'sometimes' },
       'full-speed': { low: 'sometimes' },
       'idle-speed': { wandering: 'sometimes' },
@@ -122,6 +124,7 @@ export const CARBURETTOR_CAUSES = causes({
     },
     shows: {
       'inlet-pressure': { 'slow-leak': 'often', 'fast-leak': 'often' },
+      'pop-off': { 'will-not-reseat': 'usually', low: 'rarely' },
       'needle-action': { weeps: 'usually' },
       'plug-look': { 'wet-fuel': 'usually' },
       'clear-flood-trial': { 'floods-again': 'usually' },
@@ -227,6 +230,7 @@ export const CARBURETTOR_CAUSES = causes({
     shows: {
       'needle-action': { sticks: 'almost-always' },
       'inlet-pressure': { 'will-not-pass': 'usually' },
+      'pop-off': { high: 'usually' },
       'primer-action': { slow: 'usually', 'no-fuel': 'rarely' },
       'start-trial': { 'starts-and-dies': 'usually', nothing: 'sometimes' },
     },
@@ -247,6 +251,7 @@ export const CARBURETTOR_CAUSES = causes({
     },
     shows: {
       'metering-lever': { high: 'almost-always' },
+      'pop-off': { low: 'sometimes' },
       'inlet-pressure': { 'slow-leak': 'sometimes', 'fast-leak': 'sometimes' },
       'plug-look': { 'wet-fuel': 'often', 'black-dry': 'sometimes' },
       'clear-flood-trial': { 'floods-again': 'often' },

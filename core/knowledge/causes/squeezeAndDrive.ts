@@ -174,6 +174,8 @@ export const SQUEEZE_AND_DRIVE_CAUSES = causes({
     },
     shows: {
       'rod-play': { vertical: 'almost-always' },
+      // A shaft that wanders wears its seal.
+      'seal-look': { oily: 'sometimes' },
       'turnover-noise': { rattle: 'usually' },
       'crankcase-vacuum': { leaks: 'sometimes' },
       'coil-gap': { uneven: 'rarely' },

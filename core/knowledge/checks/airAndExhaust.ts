@@ -185,6 +185,20 @@ export const AIR_AND_EXHAUST_CHECKS = {
     ],
     healthy: { oily: 'rarely', loose: 'hardly-ever' },
   },
+  'seal-look': {
+    name: 'Look round the crank seal',
+    how: 'Flywheel off: wipe round the seal, look at its lip, feel for oil behind it. One side only: the other hides behind clutch or drive.',
+    is: 'look',
+    minutes: 1,
+    access: ['flywheel'],
+    group: 'case',
+    words: ['seal', 'seals', 'crankseal'],
+    results: [
+      { id: 'dry', label: 'dry' },
+      { id: 'oily', label: 'oily', words: ['wet'] },
+    ],
+    healthy: { oily: 'rarely' },
+  },
   'crankcase-pressure': {
     name: 'Pressure-test the crankcase',
     how: 'Intake and exhaust blocked, 0.4 to 0.5 bar (6 to 7 psi), time the drop, soapy water on seals and gasket.',

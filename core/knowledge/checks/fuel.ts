@@ -173,7 +173,7 @@ export const FUEL_CHECKS = {
     access: [],
     group: 'carburettor',
     reading: 'trace',
-    words: ['inlet', 'popoff'],
+    words: ['inlet'],
     results: [
       { id: 'holds', label: 'holds' },
       { id: 'slow-leak', label: 'slow leak' },

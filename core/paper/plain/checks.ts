@@ -219,6 +219,10 @@ export const PLAIN_RESULT: PlainResults = {
     oily: 'The muffler’s outlet is oily.',
     loose: 'The muffler is loose.',
   },
+  'seal-look': {
+    dry: 'The seal of the engine’s shaft is dry.',
+    oily: 'The seal of the engine’s shaft is oily.',
+  },
   'crankcase-pressure': {
     holds: 'The engine’s housing holds pressure.',
     leaks: 'The engine’s housing leaks under pressure.',
@@ -266,6 +270,12 @@ export const PLAIN_RESULT: PlainResults = {
     'in-band': 'The lever inside the carburettor stands right.',
     high: 'The lever inside the carburettor stands too high.',
     low: 'The lever inside the carburettor stands too low.',
+  },
+  'pop-off': {
+    'in-band': 'The carburettor’s fuel valve opens and shuts where it should.',
+    low: 'The carburettor’s fuel valve opens too easily.',
+    high: 'The carburettor’s fuel valve opens too late.',
+    'will-not-reseat': 'The carburettor’s fuel valve does not shut again once it has opened.',
   },
   'needle-action': {
     'free-and-seals': 'The carburettor’s fuel valve opens and closes.',

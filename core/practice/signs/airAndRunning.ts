@@ -57,6 +57,10 @@ export const AIR_AND_RUNNING_SIGNS = {
     oily: 'Black oil runs from the outlet down its side.',
     loose: 'It rocks on its bolts; the joint is sooted all round.',
   },
+  'seal-look': {
+    dry: 'You wipe round the shaft: the rag comes away grey and dry.',
+    oily: 'A ring of wet black dirt round the shaft; the rag comes away oily.',
+  },
   'safety-walkround': {
     sound: 'Brake, catcher, guards, interlock, switch and mounts: all there and doing their work.',
     fault: 'Everything is there but one thing, and that one does not do its work.',

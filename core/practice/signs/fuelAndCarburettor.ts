@@ -83,6 +83,12 @@ export const FUEL_AND_CARBURETTOR_SIGNS = {
     'proud-or-crooked': 'The middle bulges towards the lever, the button stands askew.',
     torn: 'Held to the light, a pinprick of it shines through beside the button.',
   },
+  'pop-off': {
+    'in-band': 'A clean pop, the needle of the gauge falls and stands.',
+    low: 'It opens almost as soon as you pump.',
+    high: 'You pump and pump; then it goes with a bang.',
+    'will-not-reseat': 'It pops, and the gauge runs down to nothing.',
+  },
   'needle-action': {
     'free-and-seals': 'The lever gives and comes straight back. Under the glass the tip is clean and round.',
     weeps: 'The lever moves freely. Under the glass a ring is worn into the tip, and a bead grows under it.',

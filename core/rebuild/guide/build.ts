@@ -62,9 +62,9 @@ const leverTried = (at: Looked): GuideStep[] => [
     how: leverHow(at.rebuild),
     ...notYet(at, 'metering-lever', at.rebuild.since),
   }),
-  checkStep('build', 'inlet-pressure', found(at, 'inlet-pressure', at.rebuild.since, ['holds']), {
-    ...notYet(at, 'inlet-pressure', at.rebuild.since),
-    title: 'Pop-off and reseat',
+  // One school measures it at every build, another leaves it out where the lever is right and the needle holds.
+  checkStep('build', 'pop-off', found(at, 'pop-off', at.rebuild.since, ['in-band']), {
+    ...notYet(at, 'pop-off', at.rebuild.since),
     how: 'Wet the needle. It opens with a pop, falls, and holds where it shut.',
     may: true,
   }),

@@ -74,6 +74,11 @@ const THEN: Partial<Readonly<Record<CheckId, Readonly<Record<string, string>>>>>
     'fast-leak': 'The needle does not seat: look at its spring, fork and seat.',
     'will-not-pass': 'Nothing gets through with the lever pressed: screen or passage before the needle.',
   },
+  'pop-off': {
+    low: 'The spring is weak, or another kit’s: fit the new one, and measure again.',
+    high: 'Clean needle and seat; else the spring is another kit’s.',
+    'will-not-reseat': 'Wet the needle and try again; else clean the seat, or fit the new needle.',
+  },
   'screw-turns': {
     'near-baseline': UNCOUNTED,
     'far-in': UNCOUNTED,

@@ -17,6 +17,7 @@ const ASKS: Partial<Record<CheckDef['id'], { label: string; example: string }>> 
   'idle-speed': { label: 'Idle, rpm', example: '2750' },
   'full-speed': { label: 'Full throttle, rpm', example: '12400' },
   'plug-gap': { label: 'Plug gap, mm', example: '0.6' },
+  'pop-off': { label: 'Opens at, then shuts at, psi or bar', example: '12 7' },
   'metering-lever': { label: 'Lever over its reference, mm; below it, minus', example: '0.1' },
 };
 

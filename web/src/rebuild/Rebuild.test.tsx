@@ -90,7 +90,7 @@ describe('a carburettor with its bulb on the body', () => {
       expect(title()).not.toBe(built.at(-1));
       if (title() === 'Measure the metering lever') {
         await tap('in band', now());
-        expect(title()).toBe('Pressure-test the inlet');
+        expect(title()).toBe('Pop-off and reseat');
         await pass();
       }
       if (title().startsWith('New diaphragm')) await main();
