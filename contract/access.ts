@@ -93,6 +93,7 @@ export type DoneWhat =
   | 'device-moved'
   | 'refused'
   | 'parts'
+  | 'model-notes'
   | 'calendar-made'
   | 'calendar-withdrawn'
   | 'calendar-opened'

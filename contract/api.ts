@@ -10,6 +10,7 @@ import type { MachineFacts, MachineKind } from '@rusty-wren/core/machine';
 import type { Leaving } from '@rusty-wren/core/account';
 import type { Entry, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
+import type { OfModel } from '@rusty-wren/core/model';
 import type { PricedMachine } from '@rusty-wren/core/worth';
 
 export interface Account {
@@ -95,6 +96,8 @@ export interface JobWithLog {
   entries: Entry[];
   /** Squeezes measured on this machine and others of its model, oldest first. */
   squeezes: SqueezeReading[];
+  /** What the shop knows of the model: what opens it, what bites. */
+  modelNotes?: OfModel[];
   /** What closed jobs say of machines like it; not there where they do not count. */
   learnt?: LearntHere;
   /** How long things take here, and in whose hands, against the trade; not there where it does not count. */

@@ -1,6 +1,8 @@
+import { MODEL_PLACES, MOST_SAID, type ModelNote } from '@rusty-wren/core/model';
 import {
   SPEC_PAIRS,
   SPEC_SINGLES,
+  SPEC_TEXTS,
   type SpecField,
   type SpecFigures,
   type SpecLine,
@@ -8,6 +10,7 @@ import {
   type SpecSingle,
 } from '@rusty-wren/core/machine';
 import Joi from 'joi';
+import { uuid } from './wire';
 
 /** A model's card: the maker's figures as far as they are known, and where they were read. */
 export type SpecCard = SpecLine;
@@ -42,11 +45,15 @@ function band(field: SpecField<SpecPair>, taken: Taken): Joi.Schema {
     .label(nameOf(field));
 }
 
+const words = ({ label, most }: (typeof SPEC_TEXTS)[number], taken: Taken): Joi.Schema =>
+  taken === 'figure' ? text(most) : text(most).empty('').label(label);
+
 const figures = (taken: Taken): Joi.ObjectSchema =>
   Joi.object(
     Object.fromEntries([
       ...SPEC_SINGLES.map((field) => [field.name, single(field, taken)] as const),
       ...SPEC_PAIRS.map((field) => [field.name, band(field, taken)] as const),
+      ...SPEC_TEXTS.map((field) => [field.name, words(field, taken)] as const),
     ]),
   ).custom((value: SpecFigures, helpers) =>
     value.idle !== undefined && value.clutch !== undefined && value.idle >= value.clutch
@@ -71,6 +78,28 @@ export const specCardsSchema = Joi.object({
         model: text(60).required(),
         figures: specFiguresSchema.required(),
         source: text(300),
+      }),
+    )
+    .min(1)
+    .max(2000)
+    .required(),
+}).required();
+
+/** Notes on models, as they are put on the books: all are taken in, or none; what is known already stays as it is. */
+export interface ModelNotesIn {
+  notes: ModelNote[];
+}
+export const modelNotesSchema = Joi.object({
+  notes: Joi.array()
+    .items(
+      Joi.object({
+        id: uuid.required(),
+        maker: text(60).required(),
+        model: text(60).required(),
+        at: Joi.string()
+          .valid(...MODEL_PLACES)
+          .required(),
+        says: text(MOST_SAID).required(),
       }),
     )
     .min(1)

@@ -28,6 +28,7 @@ import type { Learner } from './learning/learner';
 import { Announcer } from './stream/announcer';
 import type { Changes } from './stream/changes';
 import { shopRoutes } from './shop/routes';
+import { modelNoteRoutes } from './specs/modelNotes';
 import { specRoutes } from './specs/routes';
 import { streamRoutes } from './stream/routes';
 
@@ -216,6 +217,7 @@ export function createApp({
   app.route('/api/day', dayRoutes(pool, announcer));
   app.route('/api/feed', feedRoutes(pool, changes));
   app.route('/api/specs', specRoutes(pool));
+  app.route('/api/model-notes', modelNoteRoutes(pool));
   app.route('/api/shop', shopRoutes(pool));
   app.route(
     '/api/learnt',

@@ -23,6 +23,14 @@ export interface SpecFigures {
   baseH?: number;
   /** Parts of petrol to one of oil. */
   mix?: number;
+  /** The plug's type, as the maker writes it. */
+  plugType?: string;
+  /** Torques, Nm. */
+  plugNm?: number;
+  flywheelNm?: number;
+  mufflerNm?: number;
+  cylinderNm?: number;
+  carburettorNm?: number;
 }
 
 /** The kinds of machine the bench sees. Part of the case-file format: add, never rename or drop. */

@@ -1,9 +1,10 @@
 import { classOf } from './classes';
 import type { Band, MachineFacts, SpecFigures } from './facts';
 import { gaugeOf } from './ratio';
+import type { SpecTorque } from './specFields';
 
 /** What a machine is judged by: a figure of each kind, none missing but the clutch speed. */
-export interface Figures extends Required<Omit<SpecFigures, 'clutch' | 'ratio'>> {
+export interface Figures extends Required<Omit<SpecFigures, 'clutch' | 'ratio' | 'plugType' | SpecTorque>> {
   clutch: number | null;
 }
 export type FigureName = keyof Figures;

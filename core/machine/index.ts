@@ -1,4 +1,12 @@
-export { SPEC_PAIRS, SPEC_SINGLES, type SpecField, type SpecPair, type SpecSingle } from './specFields';
+export {
+  SPEC_PAIRS,
+  SPEC_SINGLES,
+  SPEC_TEXTS,
+  type SpecField,
+  type SpecPair,
+  type SpecSingle,
+  type SpecTorque,
+} from './specFields';
 export { readSpecTable, SPEC_COLUMNS, specTable, type SpecLine } from './specTable';
 export { classOf, type ClassFigures, type ClassId } from './classes';
 export { MACHINE_KINDS, type Band, type MachineFacts, type MachineKind, type SpecFigures } from './facts';

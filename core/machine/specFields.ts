@@ -9,7 +9,10 @@ export interface SpecField<Name extends keyof SpecFigures> {
   max: number;
 }
 
-export type SpecSingle = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix' | 'ratio';
+export type SpecTorque = 'plugNm' | 'flywheelNm' | 'mufflerNm' | 'cylinderNm' | 'carburettorNm';
+export type SpecSingle = 'idle' | 'clutch' | 'leverMm' | 'baseL' | 'baseH' | 'mix' | 'ratio' | SpecTorque;
+/** What of a card is words. */
+export const SPEC_TEXTS = [{ name: 'plugType', label: 'Plug type', most: 40 }] as const;
 export type SpecPair = 'full' | 'squeezePsi' | 'gapMm' | 'plugGapMm' | 'popOffPsi';
 
 /** The single figures of a card: in the order of its table's columns and of its form. */
@@ -20,6 +23,11 @@ export const SPEC_SINGLES: readonly SpecField<SpecSingle>[] = [
   { name: 'baseL', label: 'L baseline', unit: 'turns', min: 0, max: 6 },
   { name: 'baseH', label: 'H baseline', unit: 'turns', min: 0, max: 6 },
   { name: 'mix', label: 'Petrol to one oil', unit: 'parts', min: 10, max: 100 },
+  { name: 'plugNm', label: 'Plug', unit: 'Nm', min: 5, max: 40 },
+  { name: 'flywheelNm', label: 'Flywheel nut', unit: 'Nm', min: 5, max: 80 },
+  { name: 'mufflerNm', label: 'Muffler bolts', unit: 'Nm', min: 2, max: 40 },
+  { name: 'cylinderNm', label: 'Cylinder bolts', unit: 'Nm', min: 2, max: 40 },
+  { name: 'carburettorNm', label: 'Carburettor nuts', unit: 'Nm', min: 1, max: 20 },
   { name: 'ratio', label: 'Compression ratio', unit: 'to one', min: 3, max: 14 },
 ];
 

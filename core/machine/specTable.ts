@@ -1,7 +1,7 @@
 import { rowsIn, tableOf } from '../table';
 import { readNumber } from '../units';
 import type { SpecFigures } from './facts';
-import { SPEC_PAIRS, SPEC_SINGLES } from './specFields';
+import { SPEC_PAIRS, SPEC_SINGLES, SPEC_TEXTS } from './specFields';
 
 /** A model's card: the maker's figures as far as they are known, and where they were read. One line of a spec table. */
 export interface SpecLine {
@@ -13,6 +13,7 @@ export interface SpecLine {
 
 const SINGLES = SPEC_SINGLES.map((f) => f.name);
 const PAIRS = SPEC_PAIRS.map((f) => f.name);
+const TEXTS = SPEC_TEXTS.map((f) => f.name);
 
 /** Columns of a spec table; a band has one for its low and one for its high edge. */
 export const SPEC_COLUMNS: readonly string[] = [
@@ -20,6 +21,7 @@ export const SPEC_COLUMNS: readonly string[] = [
   'model',
   ...SINGLES,
   ...PAIRS.flatMap((p) => [`${p}Low`, `${p}High`]),
+  ...TEXTS,
   'source',
 ];
 
@@ -38,6 +40,7 @@ export function specTable(lines: readonly SpecLine[]): string {
       model,
       ...SINGLES.map((s) => figures[s] ?? ''),
       ...PAIRS.flatMap((p) => [figures[p]?.[0] ?? '', figures[p]?.[1] ?? '']),
+      ...TEXTS.map((t) => figures[t] ?? ''),
       source ?? '',
     ]),
   );
@@ -73,6 +76,7 @@ export function readSpecTable(text: string): { lines: SpecLine[] } | { problem: 
         return { problem: `${at}: ${name} needs both its low and its high edge.` };
       if (low !== undefined && high !== undefined) figures[name] = [low, high];
     }
+    for (const name of TEXTS) if (cell(name)) figures[name] = cell(name);
     const maker = cell('maker');
     const model = cell('model');
     if (!maker || !model) return { problem: `${at} has no ${maker ? 'model' : 'maker'}.` };

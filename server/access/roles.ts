@@ -33,6 +33,7 @@ export const MAY: Readonly<Record<string, May>> = {
   'GET /api/jobs/:id/papers/:entry/pdf': 'reader',
   'GET /api/own-order': 'reader',
   'GET /api/specs': 'reader',
+  'GET /api/model-notes': 'reader',
   'GET /api/settings': 'reader',
   'GET /api/learnt': 'reader',
   'GET /api/shop': 'reader',
@@ -61,6 +62,8 @@ export const MAY: Readonly<Record<string, May>> = {
   'DELETE /api/parts/orders/:id': 'technician',
   'POST /api/parts/:id/count': 'technician',
   'POST /api/jobs/:id/parts': 'technician',
+  'PUT /api/model-notes': 'technician',
+  'DELETE /api/model-notes/:id': 'technician',
   'POST /api/needs/:id/:act': 'technician',
 
   'PUT /api/own-order': 'lead',

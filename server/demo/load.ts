@@ -25,7 +25,7 @@ import { checkIn } from '../jobs/checkIn';
 import { appendEntries } from '../jobs/note';
 import { hangPhoto } from '../photos/keep';
 import { DRAWN, drawPhoto, type DrawnId } from './drawn';
-import { OWNERS, SPEC_CARDS, WORKERS, type DemoMachine, type DemoOwner } from './people';
+import { MODEL_NOTES, OWNERS, SPEC_CARDS, WORKERS, type DemoMachine, type DemoOwner } from './people';
 import type { Happening, Scenario } from './happening';
 import { loadParts } from './parts';
 import { PAST } from './past';
@@ -209,6 +209,11 @@ export async function loadDemo(pool: Pool, now: Date): Promise<boolean> {
         JSON.stringify(figures),
         source,
       ]);
+    for (const { maker, model, at, says } of MODEL_NOTES)
+      await client.query(
+        'INSERT INTO model_note (id, maker, model, place, says) VALUES ($1, $2, $3, $4, $5)',
+        [randomUUID(), maker, model, at, says],
+      );
     const owners = new Map<string, Map<string, string>>();
     for (const [key, owner] of Object.entries<DemoOwner>(OWNERS))
       owners.set(key, await insertOwner(client, owner));

@@ -1,5 +1,6 @@
 import type { Role, SpecCard } from '@rusty-wren/contract';
 import type { MachineKind } from '@rusty-wren/core/machine';
+import type { ModelNote } from '@rusty-wren/core/model';
 
 /** The made-up world of the demo: Saltmarsh Orchard Co-op's repair bench and the people whose tools it keeps. */
 export const WORKERS = {
@@ -105,6 +106,11 @@ export const SPEC_CARDS: readonly (SpecCard & { source: string })[] = [
       squeezePsi: [145, 170],
       baseL: 1.25,
       baseH: 1,
+      plugType: 'WR-6',
+      plugNm: 20,
+      flywheelNm: 33,
+      mufflerNm: 9,
+      cylinderNm: 10,
     },
     source: 'Brakken sheet 52, page 3',
   },
@@ -113,5 +119,40 @@ export const SPEC_CARDS: readonly (SpecCard & { source: string })[] = [
     model: 'Reed 26',
     figures: { idle: 2900, clutch: 4100, full: [9800, 10_600], gapMm: [0.25, 0.33], mix: 40 },
     source: 'plate under the handle',
+  },
+];
+
+/** What this bench knows of models: what opens them, and what bites. */
+export const MODEL_NOTES: readonly Omit<ModelNote, 'id'>[] = [
+  {
+    maker: 'Brakken',
+    model: 'B45',
+    at: 'part/top-cover',
+    says: 'Choke half first; one clip at the rear, under the stop switch',
+  },
+  {
+    maker: 'Brakken',
+    model: 'B45',
+    at: 'part/carburettor',
+    says: 'Two 8 mm nuts; the lower one through the hole beside the choke rod',
+  },
+  { maker: 'Brakken', model: 'Fell 52', at: 'part/recoil', says: 'Four T27; the long one sits lower left' },
+  {
+    maker: 'Brakken',
+    model: 'Fell 52',
+    at: 'check/coil-gap',
+    says: 'The lower boss was filed on some: measure both legs',
+  },
+  {
+    maker: 'Hobwick',
+    model: 'Reed 26',
+    at: 'part/muffler-cover',
+    says: 'T20, thread lock on it: warm it first',
+  },
+  {
+    maker: 'Hobwick',
+    model: 'Reed 26',
+    at: 'model',
+    says: 'Grey fuel lines of the first years go soft; the black ones hold',
   },
 ];

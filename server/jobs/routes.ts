@@ -20,6 +20,7 @@ import { closesUnsaid, deliver, openEndOf } from './deliver';
 import { readLog } from './log';
 import { addEntries, appendEntries } from './note';
 import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
+import { readNotesOf } from '../specs/modelNotes';
 import { readCarburettor } from '../specs/carburettor';
 import { learntHere, readLearnt } from '../learning/read';
 import { modelKey, readSqueezes, readSqueezesOf } from '../specs/squeeze';
@@ -32,10 +33,11 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
-  const [squeezesOf, own, carburettor, entries, learning] = await Promise.all([
+  const [squeezesOf, own, carburettor, modelNotes, entries, learning] = await Promise.all([
     readSqueezes(db, [row]),
     readSqueezesOf(db, row.machine_id),
     readCarburettor(db, row),
+    readNotesOf(db, row),
     readLog(db, id),
     readLearnt(db),
   ]);
@@ -50,6 +52,7 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
     job,
     entries,
     squeezes,
+    ...(modelNotes.length > 0 && { modelNotes }),
     ...(learnt && { learnt }),
     ...(paces && { paces }),
     sameCan: await readSameCan(db, job, entries),

@@ -29,6 +29,7 @@ import {
   type SpecCard,
   type StandIn,
 } from '@rusty-wren/contract';
+import type { ModelNote } from '@rusty-wren/core/model';
 import type { Hours } from '@rusty-wren/core/schedule';
 import type { PriceLine, ShopRules } from '@rusty-wren/core/worth';
 import {
@@ -235,6 +236,15 @@ export const api = createApi({
       // Every verdict may be another one now.
       invalidatesTags: ['Specs', 'Rack', 'Job', 'Can'],
     }),
+    modelNotes: build.query<ModelNote[], void>({ query: () => 'model-notes', providesTags: ['Specs'] }),
+    addModelNotes: build.mutation<ModelNote[], ModelNote[]>({
+      query: (notes) => ({ url: 'model-notes', method: 'PUT', body: { notes } }),
+      invalidatesTags: ['Specs', 'Job'],
+    }),
+    dropModelNote: build.mutation<ModelNote[], string>({
+      query: (id) => ({ url: `model-notes/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Specs', 'Job'],
+    }),
     shop: build.query<Shop, void>({ query: () => 'shop', providesTags: ['Shop'] }),
     setRules: build.mutation<Shop, ShopRules>({
       query: (body) => ({ url: 'shop/rules', method: 'PUT', body }),
@@ -366,6 +376,9 @@ export const {
   useSetPricesMutation,
   useSetRulesMutation,
   useShopQuery,
+  useAddModelNotesMutation,
+  useDropModelNoteMutation,
+  useModelNotesQuery,
   useSetSpecsMutation,
   useSpecsQuery,
   useStartStandInMutation,

@@ -20,6 +20,7 @@ import type { JobAtBench } from '../job/useJob';
 import type { Log } from '../job/useLog';
 import { Caution } from '../ui/Caution';
 import { ResultPick } from './ResultPick';
+import { KnownHere, WhatBites } from '../specs/KnownHere';
 import { PartsFirst } from './steps/PartsFirst';
 import { StepHead } from './steps/StepHead';
 import { SurenessPick } from './SurenessPick';
@@ -132,6 +133,7 @@ export function NextCheck({
   const countsPulls = check.results.some((r) => r.fromPulling);
   const opens = toOpen(check.access, new Set(off));
   const puts = next?.puts ?? [];
+  const places = [...opens.map((part) => `part/${part}` as const), `check/${checkId}` as const];
   const minutes = next?.minutes ?? minutesIn(atBench.benchCase)(check);
   const { hazard } = atBench.diagnosis;
   const runs = runsIt(check);
@@ -174,6 +176,7 @@ export function NextCheck({
       )}
       <PartsFirst what="First off" parts={opens} />
       <PartsFirst what="Back on first" parts={puts} />
+      {!measuring && <KnownHere atBench={atBench} places={places} />}
       {skipped.length > 0 && !measuring && (
         <ul aria-label="Cheaper first" className="mt-3 border-l-4 border-steel pl-3 text-lg leading-snug">
           {skipped.map((s) => (
@@ -237,6 +240,7 @@ export function NextCheck({
             </label>
           )}
         </div>
+        {!measuring && <WhatBites atBench={atBench} places={places} />}
       </div>
     </section>
   );

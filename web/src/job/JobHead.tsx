@@ -7,6 +7,7 @@ import { useAppSelector } from '../app/store';
 import { isTechnician } from '../hands/hands';
 import { NotAgreed } from '../choices/Decided';
 import { Photos } from '../photos/Photos';
+import { KnownHere, WhatBites } from '../specs/KnownHere';
 import { Sheet } from '../ui/Sheet';
 import { CameBack } from './CameBack';
 import { Complaints } from './Complaints';
@@ -18,6 +19,7 @@ import { StagePick } from './StagePick';
 import type { JobAtBench } from './useJob';
 import type { Log } from './useLog';
 
+const WHOLE_MODEL = ['model'] as const;
 /** Where work on it goes on. */
 const BENCH_PLACES = [
   ['tune', 'Tune'],
@@ -137,6 +139,8 @@ function HistorySheet({ atBench, log }: { atBench: JobAtBench; log: Log }): Reac
         ) : (
           <p className="mt-2 text-xl text-soft">Nothing was said of its past.</p>
         )}
+        <KnownHere atBench={atBench} places={WHOLE_MODEL} />
+        <WhatBites atBench={atBench} places={WHOLE_MODEL} />
         <SaidDone picture={picture} log={log} />
         <SameCan mates={mates} log={log} />
         <div className="mt-4">

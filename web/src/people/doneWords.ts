@@ -20,6 +20,7 @@ const WORDS: Readonly<Record<DoneWhat, string>> = {
   'device-moved': 'used a device from another place',
   refused: 'was refused what is not theirs to do',
   parts: 'changed the parts list',
+  'model-notes': 'changed what is known of models',
   'calendar-made': 'made a calendar address',
   'calendar-withdrawn': 'took a calendar address back',
   'calendar-opened': 'fetched a calendar',

@@ -1,5 +1,13 @@
-import { LAYER_IDS, layerOf, screwOf, type StackId } from '@rusty-wren/core/knowledge';
 import {
+  LAYER_IDS,
+  layerOf,
+  screwOf,
+  type LayerId,
+  type PartId,
+  type StackId,
+} from '@rusty-wren/core/knowledge';
+import {
+  isPart,
   guideOf,
   isCover,
   rebuildOf,
@@ -9,6 +17,7 @@ import {
   type Rebuild as Rebuilt,
   type RebuildStage,
 } from '@rusty-wren/core/rebuild';
+import type { ModelPlace } from '@rusty-wren/core/model';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { pressIn, useKeys } from '../app/keys';
@@ -21,6 +30,7 @@ import { WithJob } from '../job/WithJob';
 import { NotTaken } from '../keeping/NotTaken';
 import { Photos } from '../photos/Photos';
 import { TakePhoto } from '../photos/TakePhoto';
+import { KnownHere, WhatBites } from '../specs/KnownHere';
 import { Button } from '../ui/Button';
 import { Guarded } from '../ui/Guarded';
 import { Sheet } from '../ui/Sheet';
@@ -58,6 +68,10 @@ function whereWords(guide: Guide, step: GuideStep): string {
   const mine = guide.steps.filter((s) => s.stage === step.stage);
   return `${STAGE_NAMES[step.stage]}, ${mine.indexOf(step) + 1} of ${mine.length}`;
 }
+
+/** Where what is known of a part or a layer is said. */
+const placeOf = (item: StackId | PartId): ModelPlace =>
+  isPart(item) ? `part/${item}` : `layer/${item as LayerId}`;
 
 function Rebuilding({ atBench }: { atBench: JobAtBench }): ReactElement {
   const { job, picture } = atBench;
@@ -101,6 +115,12 @@ function Rebuilding({ atBench }: { atBench: JobAtBench }): ReactElement {
               onPass={(id) => setPassed((all) => new Set([...all, id]))}
             />
           </Guarded>
+          {(step?.asks.kind === 'off' || step?.asks.kind === 'on') && picked === null && (
+            <>
+              <KnownHere atBench={atBench} places={[placeOf(step.asks.item)]} />
+              <WhatBites atBench={atBench} places={[placeOf(step.asks.item)]} />
+            </>
+          )}
           {rebuild.uncounted.length > 0 && (
             <p
               role="alert"

@@ -4,6 +4,7 @@ import {
   figuresOf,
   SPEC_PAIRS,
   SPEC_SINGLES,
+  SPEC_TEXTS,
   type MachineFacts,
   type SpecFigures,
   type SpecPair,
@@ -16,9 +17,12 @@ import { LeadSets } from '../hands/LeadSets';
 import { Button } from '../ui/Button';
 import { FigureInput } from '../ui/FigureInput';
 
+type SpecText = (typeof SPEC_TEXTS)[number]['name'];
 /** A card as it is typed: every figure as text, blank where the class decides. */
 interface Typed {
-  figures: { [K in SpecSingle]: string } & { [K in SpecPair]: [string, string] };
+  figures: { [K in SpecSingle]: string } & { [K in SpecPair]: [string, string] } & {
+    [K in SpecText]: string;
+  };
   source: string;
 }
 
@@ -30,6 +34,7 @@ const typedOf = ({ figures, source = '' }: SpecCard): Typed => ({
     ...SPEC_PAIRS.map(
       ({ name }) => [name, [written(figures[name]?.[0]), written(figures[name]?.[1])]] as const,
     ),
+    ...SPEC_TEXTS.map(({ name }) => [name, figures[name] ?? ''] as const),
   ]) as Typed['figures'],
   source,
 });
@@ -112,6 +117,16 @@ export function SpecForm({
             </fieldset>
           ))}
         </div>
+        {SPEC_TEXTS.map(({ name, label, most }) => (
+          <label key={name} className="mt-4 block font-semibold">
+            {label}
+            <input
+              {...register(`figures.${name}`)}
+              maxLength={most}
+              className="mt-1 block min-h-14 w-full max-w-80 rounded-md border-2 border-line bg-card px-3 text-xl"
+            />
+          </label>
+        ))}
         <label className="mt-4 block font-semibold">
           Where it was read
           <input

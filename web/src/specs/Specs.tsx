@@ -9,6 +9,7 @@ import { Button } from '../ui/Button';
 import { RowButton } from '../ui/RowButton';
 import { saveFile } from '../ui/saveFile';
 import { Loading, NotFetched } from '../ui/State';
+import { ModelNotes } from './ModelNotes';
 import { SpecForm } from './SpecForm';
 
 const keyOf = ({ maker, model }: { maker: string; model: string }): string =>
@@ -112,12 +113,15 @@ export function Specs(): ReactElement {
         <TakeTable what="Cards as CSV or JSON" onTake={takeIn} />
       </section>
       {open ? (
-        <SpecForm
-          key={`${open.key} ${JSON.stringify(open.card?.figures ?? {})}`}
-          card={open.card ?? { maker: open.maker, model: open.model, figures: {} }}
-          machine={factsOf(machines.get(open.key) ?? { kind: 'chainsaw', displacementCc: null })}
-          onSave={(card) => put([card])}
-        />
+        <div>
+          <SpecForm
+            key={`${open.key} ${JSON.stringify(open.card?.figures ?? {})}`}
+            card={open.card ?? { maker: open.maker, model: open.model, figures: {} }}
+            machine={factsOf(machines.get(open.key) ?? { kind: 'chainsaw', displacementCc: null })}
+            onSave={(card) => put([card])}
+          />
+          <ModelNotes maker={open.maker} model={open.model} />
+        </div>
       ) : (
         <p className="text-xl text-soft">Check a machine in, or drop a table of cards.</p>
       )}

@@ -4,6 +4,7 @@ import { offToStart, partsOff, unsafeToRun, type Phase } from '@rusty-wren/core/
 import type { ReactElement } from 'react';
 import type { JobAtBench } from '../../job/useJob';
 import type { Log } from '../../job/useLog';
+import { KnownHere } from '../../specs/KnownHere';
 import { PartsAtHand } from '../../parts/PartsAtHand';
 import { Working } from '../../ui/Working';
 import { Alternatives } from '../Alternatives';
@@ -36,14 +37,22 @@ interface AtStep {
 /** What the job asks for now: one thing, in one place. */
 export function Step(at: AtStep): ReactElement {
   const { atBench, log, check, closing, onClosing } = at;
-  const { phase } = atBench;
+  const { phase, picture } = atBench;
   if (phase.kind === 'closed') return <ClosedStep log={log} />;
   if (closing) return <CloseStep atBench={atBench} log={log} onBack={() => onClosing(false)} />;
   const asked = check.chosen ?? check.measured;
   // Mended: no check is proposed any more, but one that somebody asks for can be made.
   if (asked === null) {
     const step = afterLooking(phase, at);
-    if (step) return step;
+    const off = partsOff(picture).map((part) => `part/${part}` as const);
+    const puttingBack = off.length > 0 && (phase.kind === 'repair' || phase.kind === 'together');
+    if (step)
+      return (
+        <>
+          {step}
+          {puttingBack && <KnownHere atBench={atBench} places={off} />}
+        </>
+      );
   }
   return <Looking {...at} asked={asked} />;
 }

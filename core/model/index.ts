@@ -1,0 +1,11 @@
+export {
+  knownAt,
+  MODEL_PLACES,
+  MOST_SAID,
+  placeName,
+  type Known,
+  type ModelNote,
+  type ModelPlace,
+  type OfModel,
+} from './modelNote';
+export { NOTE_COLUMNS, noteTable, readNoteTable } from './noteTable';
