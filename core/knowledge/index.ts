@@ -36,6 +36,7 @@ export {
 } from './remedies';
 export { CAUTIONS } from './cautions';
 export { onTool } from './onTool';
+export * from './disagreements';
 export * from './priorWork';
 export { MANY_PULLS } from './pulls';
 export { SCHOOL_IDS, SCHOOLS, type School, type SchoolId } from './schools';

@@ -1,4 +1,5 @@
 import {
+  disagreementsAt,
   resultOf,
   runsIt,
   toOpen,
@@ -23,6 +24,7 @@ import { ResultPick } from './ResultPick';
 import { KnownHere, WhatBites } from '../specs/KnownHere';
 import { PartsFirst } from './steps/PartsFirst';
 import { StepHead } from './steps/StepHead';
+import { TradeDisagrees } from './TradeDisagrees';
 import { SurenessPick } from './SurenessPick';
 import { useTradeWords } from '../job/tradeWords';
 
@@ -240,7 +242,12 @@ export function NextCheck({
             </label>
           )}
         </div>
-        {!measuring && <WhatBites atBench={atBench} places={places} />}
+        {!measuring && (
+          <div className="mt-2">
+            <TradeDisagrees on={disagreementsAt(checkId)} plan={atBench.diagnosis.next} />
+            <WhatBites atBench={atBench} places={places} />
+          </div>
+        )}
       </div>
     </section>
   );

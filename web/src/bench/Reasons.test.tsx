@@ -9,6 +9,7 @@ import {
   foundRow,
   leaveNothing,
   percentOf,
+  pickCheck,
   sheet,
   step,
   suspectRow,
@@ -120,6 +121,20 @@ describe('what is said to have been done before', () => {
     await user.keyboard('{Enter}');
     await tap('New fuel filter');
     expect(trail().getByText(/new fuel filter/)).toBeTruthy();
+  });
+});
+
+describe('where the trade disagrees', () => {
+  it('both ways stand at the check with their reasons, what the plan thinks of each, and what is done here', async () => {
+    await benchOf(complains('leaks-fuel'));
+    await pickCheck('Pressure-test the line alone');
+    const ask = step().getByRole('button', { name: 'The trade disagrees: pump early or late?' });
+    await user.click(ask);
+    expect(step().getByText('Pump the line before anything is opened.')).toBeTruthy();
+    expect(step().getByText('The plan: pressure-test the line alone, now.')).toBeTruthy();
+    expect(step().getByText(/^The plan: look at the fuel lines?, after/)).toBeTruthy();
+    await user.click(ask);
+    expect(step().queryByText('Pump the line before anything is opened.')).toBeNull();
   });
 });
 

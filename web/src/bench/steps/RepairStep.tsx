@@ -1,9 +1,10 @@
-import { remedyMinutes, remedyOf } from '@rusty-wren/core/knowledge';
+import { disagreementsOn, remedyMinutes, remedyOf } from '@rusty-wren/core/knowledge';
 import { nameOfMend, type OffItem, type SafetyFault, type Settled } from '@rusty-wren/core/log';
 import type { ReactElement, ReactNode } from 'react';
 import type { Log } from '../../job/useLog';
 import { Button } from '../../ui/Button';
 import { causesInWords } from '../../ui/words';
+import { TradeDisagrees } from '../TradeDisagrees';
 import { Mending } from './Mending';
 import { StepHead } from './StepHead';
 import { useKindInHand, useTradeWords } from '../../job/tradeWords';
@@ -57,6 +58,11 @@ export function RepairStep({
         unsafe={unsafe}
         log={log}
       />
+      {'cause' in settled && (
+        <div className="mt-3">
+          <TradeDisagrees on={disagreementsOn(settled.cause)} />
+        </div>
+      )}
       <Button
         look="quiet"
         className="mt-4 !px-0"
