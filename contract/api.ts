@@ -5,6 +5,7 @@ import {
   type CheckId,
   type ComplaintId,
 } from '@rusty-wren/core/knowledge';
+import type { LatelyLow } from '@rusty-wren/core/compression';
 import type { LearntHere, Paces } from '@rusty-wren/core/learning';
 import type { MachineFacts, MachineKind } from '@rusty-wren/core/machine';
 import type { Leaving } from '@rusty-wren/core/account';
@@ -96,6 +97,8 @@ export interface JobWithLog {
   entries: Entry[];
   /** Squeezes measured on this machine and others of its model, oldest first. */
   squeezes: SqueezeReading[];
+  /** How squeezes read here in the last days against before; not there where none was measured. */
+  latelyLow?: LatelyLow;
   /** What the shop knows of the model: what opens it, what bites. */
   modelNotes?: OfModel[];
   /** What closed jobs say of machines like it; not there where they do not count. */

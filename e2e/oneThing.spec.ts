@@ -98,6 +98,7 @@ const VIEWS = [
   '/tools/squeeze',
   '/tools/air-gap',
   '/tools/screws',
+  '/tools/gauges',
   '/tools/air',
   '/settings',
 ] as const;

@@ -23,7 +23,7 @@ import { JOB_COLUMNS, jobOf, type JobRow } from './rows';
 import { readNotesOf } from '../specs/modelNotes';
 import { readCarburettor } from '../specs/carburettor';
 import { learntHere, readLearnt } from '../learning/read';
-import { modelKey, readSqueezes, readSqueezesOf } from '../specs/squeeze';
+import { modelKey, readLatelyLow, readSqueezes, readSqueezesOf } from '../specs/squeeze';
 import type { Outlooks } from '../cards/outlooks';
 import { understood } from '../find/understood';
 import { readClosed, readRack, type After } from '../cards/rack';
@@ -33,11 +33,12 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
   const { rows } = await db.query<JobRow>(`SELECT ${JOB_COLUMNS} WHERE j.id = $1`, [id]);
   const row = rows[0];
   if (!row) throw refuse(404, 'No such job.');
-  const [squeezesOf, own, carburettor, modelNotes, entries, learning] = await Promise.all([
+  const [squeezesOf, own, carburettor, modelNotes, latelyLow, entries, learning] = await Promise.all([
     readSqueezes(db, [row]),
     readSqueezesOf(db, row.machine_id),
     readCarburettor(db, row),
     readNotesOf(db, row),
+    readLatelyLow(db),
     readLog(db, id),
     readLearnt(db),
   ]);
@@ -52,6 +53,7 @@ async function readJobWithLog(db: Db, id: string): Promise<JobWithLog> {
     job,
     entries,
     squeezes,
+    ...(latelyLow && { latelyLow }),
     ...(modelNotes.length > 0 && { modelNotes }),
     ...(learnt && { learnt }),
     ...(paces && { paces }),

@@ -125,4 +125,25 @@ describe('squeezes of a model', () => {
     const after = (await (await bench.app.request(`/api/jobs/${wrong.job.id}`)).json()) as JobWithLog;
     expect(after.squeezes).toEqual([]);
   });
+
+  it('of the last days are told against those before: each machine once, by its last', async () => {
+    const at = (daysAgo: number): string => new Date(Date.now() - daysAgo * 86_400_000).toISOString();
+    const lately = async (model: string, psi: number[], daysAgo: number): Promise<JobWithLog> => {
+      const job = await measured(model, psi);
+      const finding = {
+        id: randomUUID(),
+        notedAt: at(daysAgo),
+        kind: 'finding',
+        body: { check: 'compression-gauge', reading: { psi }, sureness: 'sure' },
+      };
+      await post(bench.app, `/api/jobs/${job.job.id}/entries`, { entries: [finding] });
+      return (await (await bench.app.request(`/api/jobs/${job.job.id}`)).json()) as JobWithLog;
+    };
+    const before = (await measured('Lately 1', [90, 125, 138, 141, 142])).latelyLow;
+    expect(before).toBeUndefined();
+    for (let n = 0; n < 4; n++) await lately('Lately 2', [40, 60, 66, 68, 69], n + 1);
+    const job = await lately('Lately 3', [90, 125, 138, 141, 142], 1);
+    expect(job.latelyLow).toMatchObject({ low: 4, of: 5 });
+    expect(job.latelyLow!.usualOf).toBeGreaterThan(5);
+  });
 });

@@ -1,4 +1,5 @@
 import type { SqueezeReading } from '@rusty-wren/contract';
+import type { LatelyLow } from '@rusty-wren/core/compression';
 import type { Db } from '../db/pool';
 
 interface OfModel {
@@ -62,6 +63,27 @@ export async function readSqueezesOf(db: Db, machineId: string): Promise<Squeeze
     [machineId],
   );
   return rows.map(readingOf).reverse();
+}
+
+/** The days in which a gauge may have begun to read low; among so many readings before them is what is usual here. */
+const LATELY_DAYS = 10;
+const MOST_LATELY = 300;
+
+/** How the machines measured last read, each by its last squeeze, against those before; null where none was measured lately. */
+export async function readLatelyLow(db: Db): Promise<LatelyLow | null> {
+  const { rows } = await db.query<{ lately: boolean; low: number; of: number }>({
+    name: 'squeezes_lately',
+    text: `WITH read AS (SELECT machine_id, sound, noted_at FROM squeeze ORDER BY noted_at DESC LIMIT ${MOST_LATELY}),
+       last AS (SELECT DISTINCT ON (machine_id) sound, noted_at FROM read ORDER BY machine_id, noted_at DESC)
+     SELECT noted_at > now() - make_interval(days => ${LATELY_DAYS}) AS lately,
+       count(*) FILTER (WHERE NOT sound)::int AS low, count(*)::int AS of
+     FROM last GROUP BY lately`,
+  });
+  const lately = rows.find((r) => r.lately);
+  const usual = rows.find((r) => !r.lately);
+  return lately
+    ? { low: lately.low, of: lately.of, usualLow: usual?.low ?? 0, usualOf: usual?.of ?? 0 }
+    : null;
 }
 
 /** What other sound machines of the model read, psi: what this one may be judged by. */

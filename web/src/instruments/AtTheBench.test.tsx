@@ -1,6 +1,6 @@
 import { cleanup, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { complains } from '../testing/bench';
+import { complains, jobWith } from '../testing/bench';
 import { benchOf, leaveNothing, pickCheck, step, tap, trail, user, wholeOf, write } from '../testing/whole';
 
 beforeEach(() => benchOf(complains('fades-under-way')));
@@ -32,6 +32,18 @@ describe('compression', () => {
     await pickCheck('Measure compression');
     expect(step().getByText(/^This machine: 13\d psi on/)).toBeTruthy();
     expect(step().getByText(/2000 m$/)).toBeTruthy();
+  });
+});
+
+describe('a run of low readings', () => {
+  it('asks whether it is the gauge, where chance would not do it', async () => {
+    const job = jobWith(complains('weak-under-load'), 'off plug');
+    const low = { low: 6, of: 6, usualLow: 10, usualOf: 40 };
+    await wholeOf([{ ...job, latelyLow: low }], { at: `/job/${job.job.id}?check=compression-gauge` });
+    expect(await screen.findByText(/6 of the last 6 machines read low here: is it the gauge\?/)).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Hold another beside it' }).getAttribute('href')).toBe(
+      '/tools/gauges',
+    );
   });
 });
 
@@ -151,6 +163,24 @@ describe('without a job', () => {
     await screen.findByLabelText('Figure');
     await fill('Figure', '7', screen);
     expect(screen.getByText('0.4826')).toBeTruthy();
+  });
+
+  it('two gauges are held side by side', async () => {
+    await wholeOf([], { at: '/tools/gauges' });
+    await screen.findByLabelText('This gauge');
+    expect(screen.getByText('3 readings more.')).toBeTruthy();
+    for (const [n, mine, other] of [
+      ['', '92', '100'],
+      [', 2', '110', '121'],
+      [', 3', '64,5', '70'],
+    ] as const) {
+      await fill(`This gauge${n}`, mine, screen);
+      await fill(`The other${n}`, other, screen);
+    }
+    expect(screen.getByText('Reads 8 % low')).toBeTruthy();
+    await user.clear(screen.getByLabelText('The other, 3'));
+    await user.type(screen.getByLabelText('The other, 3'), 'x');
+    expect(screen.getByRole('alert').textContent).toContain('Reading 3');
   });
 
   it('a substitute diaphragm is held to the old one', async () => {

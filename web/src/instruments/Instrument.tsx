@@ -22,7 +22,7 @@ function dryPsiOf(picture: Picture): number | undefined {
 /** The instrument a measured check is made with, on a job. */
 export function Instrument({
   check,
-  atBench: { job, picture, squeezes },
+  atBench: { job, picture, squeezes, latelyLow },
   onStart,
   onLog: onRead,
 }: {
@@ -53,6 +53,7 @@ export function Instrument({
           machine={machine}
           dryPsi={dryPsiOf(picture)}
           earlier={{ squeezes, machineId: job.machine.id }}
+          latelyLow={latelyLow}
           draft={draft}
           onStart={onStart}
           onLog={onLog}

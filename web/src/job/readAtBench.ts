@@ -1,5 +1,6 @@
 import { factsOf, type Job, type JobWithLog, type SqueezeReading } from '@rusty-wren/contract';
 import { accountOf, type Account } from '@rusty-wren/core/account';
+import type { LatelyLow } from '@rusty-wren/core/compression';
 import type { OfModel } from '@rusty-wren/core/model';
 import { diagnose, type Case, type Diagnosis } from '@rusty-wren/core/diagnosis';
 import { commonnessIn, paceOf, type LearntHere } from '@rusty-wren/core/learning';
@@ -28,6 +29,8 @@ export interface JobAtBench {
   job: Job;
   /** Squeezes measured on this machine and others of its model. */
   squeezes: readonly SqueezeReading[];
+  /** How squeezes read here lately against before. */
+  latelyLow: LatelyLow | null;
   /** What the shop knows of the model. */
   modelNotes: readonly OfModel[];
   picture: Picture;
@@ -96,7 +99,7 @@ const squeezesIn = (picture: Picture, job: Job): SqueezeReading[] =>
  * that the server may not have yet; `baselineTurns`: the school its screws begin from.
  */
 export function readAtBench(
-  { job, entries, squeezes, modelNotes = [], learnt, paces, sameCan }: JobWithLog,
+  { job, entries, squeezes, modelNotes = [], latelyLow, learnt, paces, sameCan }: JobWithLog,
   unsent: readonly NewEntry[],
   baselineTurns: number,
 ): JobAtBench {
@@ -125,6 +128,7 @@ export function readAtBench(
     // Its own as this device knows them, sent or not.
     squeezes: [...squeezes.filter((s) => s.tag !== job.tag), ...squeezesIn(picture, job)],
     modelNotes,
+    latelyLow: latelyLow ?? null,
     picture,
     learnt: learnt ?? null,
     benchCase,

@@ -11,6 +11,7 @@ import { ButtonHeight } from '../instruments/metering/ButtonHeight';
 import { GaugeWatch } from '../instruments/pressure/GaugeWatch';
 import { ScrewCounter } from '../instruments/screws/ScrewCounter';
 import { Air } from './Air';
+import { CompareGauges } from './CompareGauges';
 import { Converter } from './Converter';
 import { FuelMix } from './FuelMix';
 
@@ -35,6 +36,7 @@ const TOOLS: readonly Tool[] = [
     judges: true,
     show: (machine) => <SqueezeGauge check="compression-gauge" machine={machine} />,
   },
+  { id: 'gauges', name: 'Compare two gauges', show: () => <CompareGauges /> },
   { id: 'air-gap', name: 'Coil air gap', judges: true, show: (machine) => <AirGap machine={machine} /> },
   { id: 'plug-gap', name: 'Plug gap', ...figures('plug-gap') },
   { id: 'lever', name: 'Metering lever', ...figures('metering-lever') },

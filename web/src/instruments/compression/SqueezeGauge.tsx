@@ -1,5 +1,12 @@
 import type { FeedLine, SqueezeReading, StandIn } from '@rusty-wren/contract';
-import { fitPlateau, ratioWithHose, USUAL_PULLS, type SqueezeSetting } from '@rusty-wren/core/compression';
+import {
+  fitPlateau,
+  gaugeDoubt,
+  ratioWithHose,
+  USUAL_PULLS,
+  type LatelyLow,
+  type SqueezeSetting,
+} from '@rusty-wren/core/compression';
 import type { CheckId } from '@rusty-wren/core/knowledge';
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { figuresOf, gaugeOf, ratioFor } from '@rusty-wren/core/machine';
@@ -7,6 +14,7 @@ import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 import { readShorthand } from '@rusty-wren/core/shorthand';
 import { psiToBar } from '@rusty-wren/core/units';
 import { useId, useState, type FormEvent, type ReactElement } from 'react';
+import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store';
 import { Button } from '../../ui/Button';
 import { FigureInput } from '../../ui/FigureInput';
@@ -40,6 +48,7 @@ export function SqueezeGauge({
   machine,
   dryPsi,
   earlier,
+  latelyLow = null,
   draft,
   onStart,
   onLog,
@@ -50,6 +59,8 @@ export function SqueezeGauge({
   dryPsi?: number | undefined;
   /** Squeezes this shop measured on the model, and which machine this is. */
   earlier?: { squeezes: readonly SqueezeReading[]; machineId: string };
+  /** How squeezes read here lately against before. */
+  latelyLow?: LatelyLow | null;
   /** Where what is typed is kept until it is logged; absent without a job. */
   draft?: string | undefined;
   onStart?: () => void;
@@ -176,6 +187,14 @@ export function SqueezeGauge({
             </p>
           )}
         </>
+      )}
+      {latelyLow && gaugeDoubt(latelyLow) !== null && (
+        <p className="mt-2 border-l-4 border-ochre pl-3 text-lg font-semibold">
+          {latelyLow.low} of the last {latelyLow.of} machines read low here: is it the gauge?{' '}
+          <Link to="/tools/gauges" className="underline">
+            Hold another beside it
+          </Link>
+        </p>
       )}
       {earlier && <SqueezeStrip {...earlier} band={squeezePsi} />}
       <div className="mt-3 flex flex-wrap gap-x-4 gap-y-2">
