@@ -22,7 +22,8 @@ export function CompareGauges(): ReactElement {
   );
   const { verdict, ratio, interval } = compareGauges(pairs);
   const percent = Math.round(Math.abs(ratio - 1) * 100);
-  const within = `${Math.round((interval[0] - 1) * 100)} to ${Math.round((interval[1] - 1) * 100)} %`;
+  const offBy = interval.map((edge) => Math.round(Math.abs(edge - 1) * 100)).toSorted((x, y) => x - y);
+  const most = Math.round(Math.max(...interval.map((edge) => Math.abs(edge - 1))) * 100);
   const set = (at: number, side: 0 | 1, text: string): void =>
     setRows(
       rows.map((row, n) =>
@@ -78,8 +79,8 @@ export function CompareGauges(): ReactElement {
             </p>
             <p className="mt-1 text-xl">
               {verdict === 'agrees'
-                ? `Within ${within}, as far as these tell.`
-                : `Between ${within}, 95 in 100. Mark it, mend its valve or renew it.`}
+                ? `Within ${most} %, as far as these tell.`
+                : `Between ${offBy.join(' and ')} %, 95 times in 100. Mark it, mend its valve or renew it.`}
             </p>
           </>
         )}
