@@ -95,6 +95,18 @@ describe('how it was measured', () => {
     });
   });
 
+  it('condemns outright below fifty, cold or warm', () => {
+    const told = (psi: number) => {
+      const judged = judgeCompression(
+        { psi: [psi * 0.6, psi * 0.9, psi, psi], engine: 'cold' },
+        { kind: 'trimmer' },
+      );
+      return 'says' in judged ? judged.says : judged.refused;
+    };
+    expect(told(49)).toContain('nothing else is worth touching');
+    expect(told(51)).toContain('warm it before condemning it');
+  });
+
   it('condemns a cold engine only half-heartedly', () => {
     expect(judgeCompression({ psi: [80], engine: 'cold' }, SAW)).toMatchObject({
       result: 'low',

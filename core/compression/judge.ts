@@ -25,6 +25,8 @@ export interface CompressionReading extends SqueezeSetting {
 
 /** Below this share of the low edge of the band it is low, unless the shop has a floor of its own; between, marginal. */
 const MARGINAL_SHARE = 0.85;
+/** Below this no saw or trimmer of any class runs, psi at sea level (trade). */
+const CONDEMNED_PSI = 50;
 /** Wet over dry, from which on oil has sealed something. */
 const WET_RISE = 0.12;
 const NEAR_EDGE = 0.04;
@@ -67,7 +69,9 @@ export function judgeCompression(reading: CompressionReading, machine: MachineFa
       ? `heading for ${Math.round(corrected)} psi, ${by}`
       : `heading for about ${Math.round(corrected)} psi, but too few pulls to be sure; ${by}`,
     Math.round(corrected) !== Math.round(plateau.psi) && `gauge ${Math.round(plateau.psi)}, corrected`,
-    cold && 'cold: warm it before condemning it',
+    corrected < CONDEMNED_PSI
+      ? `below ${CONDEMNED_PSI} psi nothing else is worth touching`
+      : cold && 'cold: warm it before condemning it',
   ];
   return {
     result,

@@ -24,5 +24,8 @@ export const CAUTIONS = {
   air: 'Air low, eyes covered. Not on diaphragms: solvent ruins them.',
   limiter: 'The caps’ range is emission law: they go back on.',
   stop: 'Piston stop only once the piston is past the exhaust port, never against a port edge. To tighten it works the other way round.',
+  /** Before it goes home. */
+  wash: 'Washed down? Water kept out of intake and muffler, and it must start again after.',
+  barOil: 'Bar oil filled, and fresh mix in the tank or none.',
   ether: 'Premix, a teaspoon. Ether carries no oil and strips the bore.',
 } as const;

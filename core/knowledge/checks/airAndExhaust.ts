@@ -129,7 +129,7 @@ export const AIR_AND_EXHAUST_CHECKS = {
   },
   'intake-boot': {
     name: 'Flex the intake boot',
-    how: 'Bend and stretch it all round with a light behind; look at clamps and the impulse hole.',
+    how: 'Is it seated all round, its lip not folded? Bend and stretch it with a light behind; look at clamps and the impulse hole.',
     is: 'look',
     minutes: 1,
     access: ['carburettor'],
@@ -137,7 +137,7 @@ export const AIR_AND_EXHAUST_CHECKS = {
     words: ['intakeboot', 'manifold'],
     results: [
       { id: 'sound', label: 'sound' },
-      { id: 'cracked', label: 'cracked' },
+      { id: 'cracked', label: 'cracked', words: ['not seated', 'unseated', 'folded', 'split'] },
     ],
     healthy: { cracked: 'hardly-ever' },
   },

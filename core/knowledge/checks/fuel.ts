@@ -184,7 +184,7 @@ export const FUEL_CHECKS = {
   },
   'tank-pressure': {
     name: 'Pressure-test the tank',
-    how: 'Block the vent, pump gently through its fitting and watch the gauge. Soapy water on grommet and seam finds the place.',
+    how: 'Block the vent, pump gently through its fitting, 5 psi (0.35 bar) at most, and watch the gauge. Soapy water on grommet and seam finds the place.',
     caution: CAUTIONS.tank,
     is: 'measurement',
     minutes: 4,

@@ -59,7 +59,7 @@ export const SPARK_CHECKS = {
   },
   'spark-tester': {
     name: 'Look at the spark',
-    how: 'Tester gap about 6 mm, body earthed, room dim. Pull briskly ten times and watch every one.',
+    how: 'Tester gap about 6 mm, body earthed, room dim: an inch asks more than a plug under pressure does. Pull briskly ten times and watch every one.',
     caution: CAUTIONS.spark,
     is: 'symptom',
     engine: 'turned',

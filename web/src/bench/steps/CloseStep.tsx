@@ -1,3 +1,5 @@
+import { CAUTIONS } from '@rusty-wren/core/knowledge';
+import type { MachineFacts } from '@rusty-wren/core/machine';
 import { TriangleAlert } from 'lucide-react';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import type { JobAtBench } from '../../job/useJob';
@@ -5,11 +7,14 @@ import type { Log } from '../../job/useLog';
 import { PartsAtHand } from '../../parts/PartsAtHand';
 import { OwnersCard } from '../../start/OwnersCard';
 import { Button } from '../../ui/Button';
+import { Caution } from '../../ui/Caution';
 import { Written } from '../../ui/Written';
 import { tooLong } from '../../ui/words';
 import { StepHead } from './StepHead';
 
 const MOST_REASON = 1000;
+
+const oilsABar = ({ kind }: MachineFacts): boolean => kind === 'chainsaw' || kind === 'pole-saw';
 
 /** Closing: freely when nothing is open, otherwise only with a written reason. */
 export function CloseStep({
@@ -45,6 +50,8 @@ export function CloseStep({
           ))}
         </ul>
       )}
+      <Caution says={CAUTIONS.wash} />
+      {oilsABar(picture.machine) && <Caution says={CAUTIONS.barOil} />}
       <PartsAtHand atBench={atBench} />
       <OwnersCard job={job} picture={picture} />
       <form onSubmit={submit} className="mt-5 max-w-2xl">
