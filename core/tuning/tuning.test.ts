@@ -192,6 +192,32 @@ describe('advice', () => {
     expect(at(1.25).kind).toBe('listen');
   });
 
+  it('H counted far out and burbling hard: half a turn in at most, and never past where it begins', () => {
+    const drowned = heardOf({});
+    const full = { ...drowned.full!, mean: 9000, most: 9200, fourStroke: 0.7 };
+    const idleDone: LedgerEvent[] = [
+      { ref: 'm', kind: 'move', screw: 'L', eighths: 1 },
+      {
+        ref: 'h2',
+        kind: 'heard',
+        blip: { ...drowned, full, idle: { ...drowned.idle!, mean: drowned.idle!.mean * 0.98 } },
+      },
+    ];
+    const at = (H: number, school = 1) =>
+      advise(
+        ledgerOf([
+          { ref: 'c', kind: 'count', turns: { L: 1, H } },
+          { ref: 'h', kind: 'heard', blip: { ...drowned, full } },
+          ...idleDone,
+        ]),
+        { ...SAW, baselineTurns: school },
+      );
+    expect(at(3)).toMatchObject({ move: { screw: 'H', eighths: -4 } });
+    expect(at(1.75)).toMatchObject({ move: { screw: 'H', eighths: -4 } });
+    expect(at(1.625)).toMatchObject({ move: { screw: 'H', eighths: -2 } });
+    expect(at(2.5, 2)).toMatchObject({ move: { screw: 'H', eighths: -2 } });
+  });
+
   it('a screw without effect: stop turning, look for a blocked circuit or a leak', () => {
     const deaf = heardOf({ H: 1.25 }, ['main-circuit-blocked']);
     const events: LedgerEvent[] = [{ ref: 'h0', kind: 'heard', blip: deaf }];

@@ -19,9 +19,10 @@ export type Advice =
   | { kind: 'listen'; why: string }
   | { kind: 'done'; why: string };
 
-/** An eighth is the step, a quarter the most. */
+/** An eighth is the step, a quarter the most; a half only where a screw was counted far beyond its baseline. */
 export const EIGHTH = 1;
 export const QUARTER = 2;
+export const HALF = 4;
 /** A speed that moved less than this share was not moved by the screw. */
 export const NO_EFFECT = 0.01;
 

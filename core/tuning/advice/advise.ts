@@ -13,7 +13,8 @@ const HANGS_S = 3.6;
 
 /**
  * The next move by the last recording and by all moves before: over-speed first, then the idle mixture, the stop, full
- * speed, and the idle once more. Every move is an eighth or a quarter of a turn (the stop: up to three quarters).
+ * speed, and the idle once more. Every move is an eighth or a quarter of a turn (the stop: up to three quarters; H counted far
+ * out: half a turn in).
  */
 export function advise(ledger: Ledger, machine: MachineFacts, seen: readonly Seen[] = []): Advice {
   const last = ledger.heard.at(-1);

@@ -8,6 +8,7 @@ import {
   blocked,
   deaf,
   EIGHTH,
+  HALF,
   NO_EFFECT,
   QUARTER,
   rpm,
@@ -37,6 +38,10 @@ const farEnough = (ledger: Ledger, machine: MachineFacts): number =>
   ledger.counted.has('H')
     ? Math.max(QUARTER, Math.min(6, Math.round(8 * figuresOf(machine).baseH) + BEYOND - ledger.now.H))
     : QUARTER;
+
+/** Whether H, half a turn in from where it stands, would still be on the rich side of where it begins. */
+const standsFarOut = ({ counted, now }: Ledger, machine: MachineFacts): boolean =>
+  counted.has('H') && now.H - HALF >= 8 * figuresOf(machine).baseH + BEYOND;
 
 /** Whether full speed went over the limit, rpm, with H so many eighths from where it stands. */
 const wasOver = (ledger: Ledger, eighths: number, limit: number): boolean =>
@@ -82,6 +87,13 @@ export function onHigh(
             'An eighth leaner was over the limit: half of that',
             'In band, still burbling a little.',
           );
+    if (burbles && full.fourStroke > MUCH_BURBLE && standsFarOut(ledger, machine))
+      return turn(
+        'H',
+        -HALF,
+        `It burbles at ${rpm(full.mean)}, and H is far out: half a turn in, still beyond its baseline`,
+        'The speed rises. From here by eighths.',
+      );
     if (burbles)
       return turn(
         'H',
