@@ -50,6 +50,7 @@ function starting(result: string, idle: number, full: number): Stretch[] | null 
     case 'starts-and-dies':
       return [...catches, [1.5, idle], [0.8, 1.2 * idle], [1, 0.4 * idle], [0.4, 0], [0.6, 0]];
     case 'pops':
+    case 'backfires':
       return [...pull, [0.08, 1600], [0.3, 0], ...pull, [0.08, 1500], [0.3, 0], ...pull];
     case 'nothing':
       return [...pull, ...pull, ...pull, ...pull];

@@ -202,6 +202,7 @@ export const CORPUS: readonly (readonly [line: string, means: string, off?: read
   ['smell fresh; wibble', 'ask'],
   ['L 99', 'ask'],
   ['intakeboot not seated', 'intake-boot cracked'],
+  ['start backfires', 'start-trial backfires'],
   ['seal oily', 'seal-look oily'],
   ['pop 12 7', 'pop-off psi 12 7'],
   ['popoff 0.9 0.5 bar', 'pop-off psi 13.1 7.3'],

@@ -28,7 +28,7 @@ const DEAD: ReadonlySet<ComplaintId> = new Set([
   'hard-to-pull',
 ]);
 /** Starts that are no starts: nothing can be read off a running engine. */
-export const DEAD_STARTS: ReadonlySet<string> = new Set(['nothing', 'pops', 'starts-and-dies']);
+export const DEAD_STARTS: ReadonlySet<string> = new Set(['nothing', 'pops', 'backfires', 'starts-and-dies']);
 /** Complaints of a machine that hurts somebody when it is started. */
 export const HURTING = ['kicks-back', 'wont-stop'] as const satisfies readonly ComplaintId[];
 const hurts = (complaint: ComplaintId): boolean => (HURTING as readonly ComplaintId[]).includes(complaint);

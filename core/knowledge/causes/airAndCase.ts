@@ -109,7 +109,7 @@ export const AIR_AND_CASE_CAUSES = causes({
       'plug-look': { white: 'often' },
       'low-screw-trial': { better: 'often' },
       'high-screw-trial': { better: 'sometimes' },
-      'start-trial': { 'runs-badly': 'often', 'starts-and-dies': 'sometimes' },
+      'start-trial': { 'runs-badly': 'often', 'starts-and-dies': 'sometimes', backfires: 'rarely' },
       'exhaust-smoke': { none: 'rarely' },
       'screw-turns': { 'far-out': 'rarely' },
     },

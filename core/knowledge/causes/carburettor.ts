@@ -345,7 +345,7 @@ export const CARBURETTOR_CAUSES = causes({
       'low-screw-in-trial': { worse: 'almost-always' },
       'screw-turns': { 'far-in': 'often' },
       'idle-speed': { wandering: 'sometimes', low: 'sometimes' },
-      'start-trial': { 'starts-and-dies': 'sometimes', 'runs-badly': 'sometimes' },
+      'start-trial': { 'starts-and-dies': 'sometimes', 'runs-badly': 'sometimes', backfires: 'rarely' },
       'exhaust-smoke': { none: 'rarely' },
     },
   },

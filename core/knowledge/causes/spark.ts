@@ -184,7 +184,7 @@ export const SPARK_CAUSES = causes({
       'pull-feel': { snatches: 'often' },
       'prime-at-intake': { nothing: 'usually' },
       'prime-in-cylinder': { nothing: 'usually' },
-      'start-trial': { nothing: 'often', pops: 'sometimes' },
+      'start-trial': { nothing: 'often', backfires: 'sometimes', pops: 'rarely' },
       'plug-look': { 'wet-fuel': 'often' },
     },
   },

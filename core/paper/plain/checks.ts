@@ -305,6 +305,7 @@ export const PLAIN_RESULT: PlainResults = {
     'runs-badly': 'It started and ran badly.',
     'starts-and-dies': 'It started and died again.',
     pops: 'It only popped.',
+    backfires: 'It banged back through the carburettor.',
     nothing: 'It did not fire.',
   },
   'low-screw-trial': tried(

@@ -69,6 +69,7 @@ export const AIR_AND_RUNNING_SIGNS = {
     'runs-well': 'Cold: choke, a pop, half choke, away. It idles, it answers, it revs out.',
     'runs-badly': 'It starts, and runs, but not as it should.',
     'starts-and-dies': 'It catches, runs a few seconds, and dies, every time.',
+    backfires: 'It spits back through the carburettor with a bang, and does not run.',
     pops: 'On choke a pop or two. Nothing more, however long you pull.',
     nothing: 'Ten pulls. Not a pop.',
   },

@@ -254,4 +254,21 @@ export const TRADE: readonly BenchCase[] = [
       never: { checks: ['rod-play', 'flywheel-key', 'crankcase-vacuum'], n: 2 },
     },
   },
+  {
+    title: 'Brakken Withy 60: spark strong, fuel fresh, backfires through the carburettor and will not run',
+    why: 'Spark at the wrong moment: the key. Lean backfires too, but it runs.',
+    machine: { kind: 'chainsaw', displacementCc: 60 },
+    log: [
+      says('no-fire'),
+      see('fuel-smell', 'fresh'),
+      off('plug'),
+      see('spark-tester', 'strong'),
+      see('plug-look', 'tan-dry'),
+      see('start-trial', 'backfires'),
+    ],
+    expect: {
+      within: [{ causes: ['flywheel-key-sheared'], n: 2 }],
+      never: { checks: ['metering-diaphragm', 'carb-passages'], n: 2 },
+    },
+  },
 ];
