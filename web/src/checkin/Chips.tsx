@@ -6,6 +6,10 @@ export interface Chip<T> {
   label: string;
 }
 
+/** A chip, and the one that is picked. */
+export const CHIP =
+  'min-h-11 rounded-md border-2 border-line bg-card px-3 font-medium hover:border-ink data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper';
+
 /** One question, one answer or none, in thumb-sized chips. */
 export function Chips<T extends string>({
   label,
@@ -32,11 +36,7 @@ export function Chips<T extends string>({
         className="flex flex-wrap gap-1"
       >
         {chips.map((chip) => (
-          <ToggleGroup.Item
-            key={chip.value}
-            value={chip.value}
-            className="min-h-11 rounded-md border-2 border-line bg-card px-3 font-medium hover:border-ink data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper"
-          >
+          <ToggleGroup.Item key={chip.value} value={chip.value} className={CHIP}>
             {chip.label}
           </ToggleGroup.Item>
         ))}

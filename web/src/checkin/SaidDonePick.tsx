@@ -12,7 +12,7 @@ import { sentence } from '@rusty-wren/core/log';
 import type { MachineKind } from '@rusty-wren/core/machine';
 import { ToggleGroup } from 'radix-ui';
 import type { ReactElement } from 'react';
-import { Chips } from './Chips';
+import { CHIP, Chips } from './Chips';
 
 const BY = (['owner', 'shop'] as const).map((value) => ({ value, label: sentence(SAID_BY_WORDS[value]) }));
 const EFFECTS = (['no-change', 'better-for-a-while', 'trouble-since'] as const).map((value) => ({
@@ -64,11 +64,7 @@ export function SaidDonePick({
         className="flex flex-wrap gap-1"
       >
         {PRIOR_WORK.filter((work) => !(on && work.notOn?.includes(on))).map(({ id, label }) => (
-          <ToggleGroup.Item
-            key={id}
-            value={id}
-            className="min-h-11 rounded-md border-2 border-line bg-card px-3 font-medium hover:border-ink data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper"
-          >
+          <ToggleGroup.Item key={id} value={id} className={CHIP}>
             {label}
           </ToggleGroup.Item>
         ))}
