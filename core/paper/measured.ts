@@ -13,6 +13,10 @@ const figure = (value: number, unit: keyof typeof UNIT_WORDS): string => {
 
 type Told = Extract<Judged, { result: string }>;
 
+/** The unit a gauge showed. */
+const shownIn = (reading: Finding['reading']): 'psi' | 'bar' | 'kPa' =>
+  reading?.in === 'bar' || reading?.in === 'kPa' ? reading.in : 'psi';
+
 /** A gauge as it stood: 145 psi; 10.0 bar. */
 function gauge(psi: number, unit: 'psi' | 'bar' | 'kPa'): string {
   const value = { psi, bar: psiToBar(psi), kPa: psiToKpa(psi) }[unit];
@@ -23,7 +27,7 @@ function gauge(psi: number, unit: 'psi' | 'bar' | 'kPa'): string {
 function compressionSaid({ reading, check }: Finding, { value }: Told): string {
   const shown = reading?.psi?.at(-1);
   if (shown === undefined) return '';
-  const unit = reading?.in === 'bar' || reading?.in === 'kPa' ? reading.in : 'psi';
+  const unit = shownIn(reading);
   const because = [
     reading?.altitudeM ? `${reading.altitudeM.toLocaleString('en-GB')} m above the sea` : '',
     reading?.hoseMl ? 'the hose of the gauge counted in' : '',
@@ -40,7 +44,7 @@ function compressionSaid({ reading, check }: Finding, { value }: Told): string {
 function popOffSaid({ reading }: Finding): string {
   const [opened, shut] = reading?.psi ?? [];
   if (opened === undefined) return '';
-  const unit = reading?.in === 'bar' || reading?.in === 'kPa' ? reading.in : 'psi';
+  const unit = shownIn(reading);
   const again =
     shut === undefined ? '' : shut < 1 ? ' and did not shut again' : ` and shut at ${gauge(shut, unit)}`;
   return shut === undefined
@@ -70,7 +74,11 @@ export function measured(finding: Finding): string {
   if (isPressureCheck(check)) return reading.trace ? `${watchSaid(check, reading.trace)}${simulated}` : '';
   const { value, band, unit } = judged;
   const [low, high] = band;
-  const right = low === high ? '.' : `; ${figure(low, unit)} to ${figure(high, unit)} is right for it.`;
+  // In the unit the instrument showed: two units in one sentence are read as one.
+  const edges = reading.psi
+    ? [gauge(low, shownIn(reading)).replace(/ .*/, ''), gauge(high, shownIn(reading))]
+    : [figure(low, unit), figure(high, unit)];
+  const right = low === high ? '.' : `; ${edges.join(' to ')} is right for it.`;
   if (check === 'pop-off') return `${popOffSaid(finding)}${right}${simulated}`;
   if (reading.psi) return `${compressionSaid(finding, judged)}${right}${simulated}`;
   const thou =

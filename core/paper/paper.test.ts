@@ -144,7 +144,7 @@ describe('a report', () => {
   it('tells the owner’s own words, what was measured and what judged it, what is wrong, and what it may cost', () => {
     const paper = text(report(cooked));
     expect(paper).toContain('“no pull in the cut”');
-    expect(paper).toMatch(/The gauge showed 70 psi; 140 to 165 is right for it\./);
+    expect(paper).toMatch(/The gauge showed 70 psi; 140 to 165 psi is right for it\./);
     expect(paper).toContain('The piston has run too hot and is scored.');
     expect(paper).toContain('The engine draws air past the carburettor');
     expect(paper).toMatch(/Not to be used before this is put right/);
