@@ -2,6 +2,7 @@
 declare module 'jstat' {
   const jstat: {
     studentt: { inv: (probability: number, degreesOfFreedom: number) => number };
+    binomial: { cdf: (most: number, tries: number, probability: number) => number };
     poisson: { cdf: (most: number, mean: number) => number };
     median: (values: readonly number[]) => number;
     mean: (values: readonly number[]) => number;

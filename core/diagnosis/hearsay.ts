@@ -6,10 +6,6 @@ import { rulesFor } from './prior';
 
 const N = CAUSES.length;
 
-/** What "has anyone been into it" did to a cause already: the work says the same, and counts instead of it. */
-const openedFactor = (cause: CauseId, history: History, machine: MachineFacts): number =>
-  rulesFor(history, machine).reduce((f, rule) => f * ((rule.ofOpening && rule.factors[cause]) || 1), 1);
-
 /**
  * Factor on the odds of each cause that is said to have been put right (below 1), or is done wrong in such work (above 1).
  *
@@ -22,13 +18,16 @@ export function saidFactors(
   machine: MachineFacts = { kind: 'chainsaw' },
 ): ReadonlyMap<CauseId, number> {
   const { rights, thorough = 1, spoils } = priorWorkOf(work);
+  // What "has anyone been into it" did already: the work says the same, and counts instead of it.
+  const opened = rulesFor(history, machine).filter((rule) => rule.ofOpening);
   const fresh = 0.5 ** (monthsAgo / SAID_HALF_LIFE);
   const factors = new Map<CauseId, number>();
   const right = SAID_RIGHT[by] ** (SAID_RIGHT_POWER[effect ?? 'unknown'] * thorough * fresh);
   for (const cause of rights) factors.set(cause, right);
   for (const [cause, factor] of Object.entries(spoils) as [CauseId, number][]) {
     const wrong = factor ** (SAID_WRONG_POWER[effect ?? 'unknown'] * SAID_WRONG_BY[by] * fresh);
-    const more = Math.max(1, wrong / openedFactor(cause, history, machine));
+    const already = opened.reduce((f, rule) => f * (rule.factors[cause] ?? 1), 1);
+    const more = Math.max(1, wrong / already);
     factors.set(cause, (factors.get(cause) ?? 1) * more);
   }
   return factors;

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { AIR_AND_CASE_CAUSES } from './causes/airAndCase';
 import { CARBURETTOR_CAUSES } from './causes/carburettor';
 import { FUEL_CAUSES } from './causes/fuel';
+import { SCREW_CAUSES } from './causes/screws';
 import { SPARK_CAUSES } from './causes/spark';
 import { SQUEEZE_AND_DRIVE_CAUSES } from './causes/squeezeAndDrive';
 import { AIR_AND_EXHAUST_CHECKS } from './checks/airAndExhaust';
@@ -17,6 +18,7 @@ describe('an id', () => {
     const causes = [
       FUEL_CAUSES,
       CARBURETTOR_CAUSES,
+      SCREW_CAUSES,
       AIR_AND_CASE_CAUSES,
       SPARK_CAUSES,
       SQUEEZE_AND_DRIVE_CAUSES,

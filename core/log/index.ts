@@ -1,4 +1,4 @@
-export { agoWords, saidDoneWords } from './saidDone';
+export { saidDoneWords } from './saidDone';
 export { COMEBACK_DAYS, comebackOf, type Gone } from './comeback';
 export {
   BEHIND_ANSWERS,

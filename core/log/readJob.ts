@@ -203,7 +203,7 @@ export function readJob(
     complaints,
     complaintWords: ofKind(live, 'complaint').flatMap((e) => e.body.words ?? []),
     history: Object.assign({}, ...ofKind(live, 'history').map((e) => e.body.answers)) as History,
-    saidDone: readSaidDone(live),
+    saidDone: readSaidDone(ofKind(live, 'said-done')),
     findings,
     repairs,
     ...readTray(live),

@@ -1,5 +1,5 @@
 import { priorWorkOf, SAID_BY_WORDS, SAID_EFFECT_WORDS, type SaidDone } from '../knowledge';
-import type { Entry, EntryOf } from './entry';
+import type { EntryOf } from './entry';
 
 const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'} ago`;
 const WEEKS_A_MONTH = 52 / 12;
@@ -9,7 +9,7 @@ const WEEKS_A_MONTH = 52 / 12;
  *
  * @example agoWords(0.5); // '2 weeks ago'
  */
-export function agoWords(months: number): string {
+function agoWords(months: number): string {
   if (months < 0.2) return 'a few days ago';
   if (months < 1) return counted(Math.round(months * WEEKS_A_MONTH), 'week');
   return months < 24 ? counted(Math.round(months), 'month') : counted(Math.round(months / 12), 'year');
@@ -27,10 +27,6 @@ export const saidDoneWords = ({ work, by, monthsAgo, effect }: SaidDone): string
     .join(', ');
 
 /** Work said to have been done before, of each piece what was said last. */
-export const readSaidDone = (live: readonly Entry[]): EntryOf<'said-done'>[] => [
-  ...new Map(
-    live
-      .filter((e): e is EntryOf<'said-done'> => e.kind === 'said-done')
-      .map((e) => [e.body.work, e] as const),
-  ).values(),
+export const readSaidDone = (told: readonly EntryOf<'said-done'>[]): EntryOf<'said-done'>[] => [
+  ...new Map(told.map((e) => [e.body.work, e] as const)).values(),
 ];

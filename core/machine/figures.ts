@@ -13,7 +13,7 @@ export type FigureName = keyof Figures;
 export const COIL_GAP_MM: Band = [0.25, 0.36];
 export const PLUG_GAP_MM: Band = [0.5, 0.65];
 /** A small diaphragm carburettor's needle opens from here on, psi; the upper edge is beyond what is pumped without the maker's figure. */
-export const POP_OFF_PSI: Band = [8, 28];
+const POP_OFF_PSI: Band = [8, 28];
 /** Turns out that the schools begin from where the maker states none; without a choice, the first. */
 export const BASELINE_SCHOOLS = [1, 2] as const;
 export type BaselineTurns = (typeof BASELINE_SCHOOLS)[number];

@@ -8,4 +8,4 @@ export {
   type ModelPlace,
   type OfModel,
 } from './modelNote';
-export { NOTE_COLUMNS, noteTable, readNoteTable } from './noteTable';
+export { noteTable, readNoteTable } from './noteTable';

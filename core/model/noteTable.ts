@@ -2,7 +2,7 @@ import { rowsIn, tableOf } from '../table';
 import { MODEL_PLACES, MOST_SAID, type ModelNote, type ModelPlace } from './modelNote';
 
 /** Columns of a table of notes. */
-export const NOTE_COLUMNS = ['maker', 'model', 'at', 'says'] as const;
+const NOTE_COLUMNS = ['maker', 'model', 'at', 'says'] as const;
 
 /** Notes as a table with a heading, commas between columns. */
 export const noteTable = (notes: readonly Omit<ModelNote, 'id'>[]): string =>

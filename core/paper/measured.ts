@@ -17,11 +17,11 @@ type Told = Extract<Judged, { result: string }>;
 const shownIn = (reading: Finding['reading']): 'psi' | 'bar' | 'kPa' =>
   reading?.in === 'bar' || reading?.in === 'kPa' ? reading.in : 'psi';
 
+type GaugeUnit = ReturnType<typeof shownIn>;
+const gaugeFigure = (psi: number, unit: GaugeUnit): string =>
+  ({ psi, bar: psiToBar(psi), kPa: psiToKpa(psi) })[unit].toFixed(unit === 'bar' ? 1 : 0);
 /** A gauge as it stood: 145 psi; 10.0 bar. */
-function gauge(psi: number, unit: 'psi' | 'bar' | 'kPa'): string {
-  const value = { psi, bar: psiToBar(psi), kPa: psiToKpa(psi) }[unit];
-  return `${value.toFixed(unit === 'bar' ? 1 : 0)} ${unit}`;
-}
+const gauge = (psi: number, unit: GaugeUnit): string => `${gaugeFigure(psi, unit)} ${unit}`;
 
 /** What the compression gauge showed, and what it was reckoned as where that is another figure, with the reason. */
 function compressionSaid({ reading, check }: Finding, { value }: Told): string {
@@ -45,11 +45,9 @@ function popOffSaid({ reading }: Finding): string {
   const [opened, shut] = reading?.psi ?? [];
   if (opened === undefined) return '';
   const unit = shownIn(reading);
-  const again =
-    shut === undefined ? '' : shut < 1 ? ' and did not shut again' : ` and shut at ${gauge(shut, unit)}`;
-  return shut === undefined
-    ? ` It had not opened by ${gauge(opened, unit)}`
-    : ` It opened at ${gauge(opened, unit)}${again}`;
+  if (shut === undefined) return ` It had not opened by ${gauge(opened, unit)}`;
+  const again = shut < 1 ? 'did not shut again' : `shut at ${gauge(shut, unit)}`;
+  return ` It opened at ${gauge(opened, unit)} and ${again}`;
 }
 
 /** What a watched gauge did, in its own unit, and how far it may fall in that time. */
@@ -76,7 +74,7 @@ export function measured(finding: Finding): string {
   const [low, high] = band;
   // In the unit the instrument showed: two units in one sentence are read as one.
   const edges = reading.psi
-    ? [gauge(low, shownIn(reading)).replace(/ .*/, ''), gauge(high, shownIn(reading))]
+    ? [gaugeFigure(low, shownIn(reading)), gauge(high, shownIn(reading))]
     : [figure(low, unit), figure(high, unit)];
   const right = low === high ? '.' : `; ${edges.join(' to ')} is right for it.`;
   if (check === 'pop-off') return `${popOffSaid(finding)}${right}${simulated}`;

@@ -3,7 +3,7 @@ import { judgeCompression, judgeWet } from '../compression';
 import type { CheckId } from '../knowledge';
 import type { MachineFacts } from '../machine';
 import { figuresOf } from '../machine';
-import { judgeLever, judgePopOff, MOST_PSI } from '../metering';
+import { judgeLever, judgePopOff } from '../metering';
 import { questionOf } from './plausible';
 import type { Reading } from './shown';
 import { isPressureCheck, judgeWatch } from '../pressure';
@@ -46,7 +46,7 @@ export function judgeReading(check: CheckId, reading: Reading, machine: MachineF
       return reading.dryPsi ? judgeWet(psi, reading.dryPsi) : missing('dry figure to compare with');
     case 'pop-off': {
       const { popOffPsi } = figuresOf(machine);
-      return judgePopOff(psi, popOffPsi, machine.spec?.popOffPsi ? popOffPsi[1] : MOST_PSI);
+      return judgePopOff(psi, popOffPsi, machine.spec?.popOffPsi?.[1]);
     }
     case 'plug-gap':
       return mm[0] === undefined ? missing('mm') : judgePlugGap(mm[0], figuresOf(machine).plugGapMm);

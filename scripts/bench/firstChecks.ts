@@ -2,15 +2,17 @@ import { diagnose } from '@rusty-wren/core/diagnosis';
 import { COMPLAINT_IDS, type CheckId, type ComplaintId } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS, type MachineKind } from '@rusty-wren/core/machine';
 
+const SHOWN = 3;
+
 /** The first checks that are proposed on a machine that nothing is known of but its complaint, best first. */
-export const firstChecks = (kind: MachineKind, complaint: ComplaintId, many = 3): CheckId[] =>
+const firstChecks = (kind: MachineKind, complaint: ComplaintId): CheckId[] =>
   diagnose({
     machine: { kind },
     history: {},
     evidence: [{ ref: 'c', kind: 'complaint', complaint }],
     off: [],
   })
-    .next.slice(0, many)
+    .next.slice(0, SHOWN)
     .map((n) => n.check);
 
 /** Complaint by first three checks for each kind of machine, to be read aloud: kinds that are told the same share a line. */

@@ -1,40 +1,31 @@
 import { modelNotesSchema, type ModelNotesIn } from '@rusty-wren/contract';
-import type { ModelNote, ModelPlace, OfModel } from '@rusty-wren/core/model';
+import type { ModelNote, OfModel } from '@rusty-wren/core/model';
 import { Hono } from 'hono';
 import { deed } from '../access/audit';
 import { sessionIn } from '../access/guard';
 import type { Db, Pool } from '../db/pool';
 import { checkedBody, pathId, refuse } from '../http/problem';
 
-interface Row {
-  id: string;
-  maker: string;
-  model: string;
-  place: ModelPlace;
-  says: string;
-}
-
-const noteOf = ({ id, maker, model, place, says }: Row): ModelNote => ({ id, maker, model, at: place, says });
-
 /** What is known of one model, the oldest first. */
 export async function readNotesOf(
   db: Db,
   { maker, model }: { maker: string; model: string },
 ): Promise<OfModel[]> {
-  const { rows } = await db.query<Row>(
-    `SELECT id, maker, model, place, says FROM model_note
-     WHERE lower(maker) = lower($1) AND lower(model) = lower($2) ORDER BY at, id`,
+  const { rows } = await db.query<OfModel>(
+    `SELECT id, place AS at, says FROM model_note
+     WHERE lower(maker) = lower($1) AND lower(model) = lower($2) ORDER BY model_note.at, id`,
     [maker, model],
   );
-  return rows.map(({ id, place, says }) => ({ id, at: place, says }));
+  return rows;
 }
 
 /** What is known of every model, by maker and model, the oldest first. */
 async function readNotes(db: Db): Promise<ModelNote[]> {
-  const { rows } = await db.query<Row>(
-    'SELECT id, maker, model, place, says FROM model_note ORDER BY lower(maker), lower(model), at, id',
+  const { rows } = await db.query<ModelNote>(
+    `SELECT id, maker, model, place AS at, says FROM model_note
+     ORDER BY lower(maker), lower(model), model_note.at, id`,
   );
-  return rows.map(noteOf);
+  return rows;
 }
 
 /** What the shop knows of models: lines are put in, all or none, and taken out one by one. */
@@ -47,10 +38,10 @@ export function modelNoteRoutes(pool: Pool): Hono {
       await deed(pool, c, async (client, note) => {
         const { rowCount } = await client.query(
           `INSERT INTO model_note (id, maker, model, place, says, account_id)
-           SELECT id, trim(maker), trim(model), place, trim(says), $2
-           FROM jsonb_to_recordset($1) AS n (id uuid, maker text, model text, place text, says text)
+           SELECT id, trim(maker), trim(model), at, trim(says), $2
+           FROM jsonb_to_recordset($1) AS n (id uuid, maker text, model text, at text, says text)
            ON CONFLICT DO NOTHING`,
-          [JSON.stringify(notes.map(({ at, ...rest }) => ({ ...rest, place: at }))), by],
+          [JSON.stringify(notes), by],
         );
         if (rowCount)
           await note('model-notes', {
@@ -63,7 +54,7 @@ export function modelNoteRoutes(pool: Pool): Hono {
     .delete('/:id', async (c) => {
       const id = pathId(c, 'id', 'note');
       await deed(pool, c, async (client, note) => {
-        const { rows } = await client.query<Row>(
+        const { rows } = await client.query<ModelNote>(
           'DELETE FROM model_note WHERE id = $1 RETURNING maker, model, says',
           [id],
         );

@@ -5,12 +5,14 @@ import { worded } from '../onTool';
 import { AIR_AND_CASE_CAUSES } from './airAndCase';
 import { CARBURETTOR_CAUSES } from './carburettor';
 import { FUEL_CAUSES } from './fuel';
+import { SCREW_CAUSES } from './screws';
 import { SPARK_CAUSES } from './spark';
 import { SQUEEZE_AND_DRIVE_CAUSES } from './squeezeAndDrive';
 
 const TABLE = {
   ...FUEL_CAUSES,
   ...CARBURETTOR_CAUSES,
+  ...SCREW_CAUSES,
   ...AIR_AND_CASE_CAUSES,
   ...SPARK_CAUSES,
   ...SQUEEZE_AND_DRIVE_CAUSES,

@@ -393,3 +393,7 @@ export function problemWords(error: unknown): string {
   }
   return 'The bench server does not answer.';
 }
+
+/** Why what was sent was not taken, in one sentence; null where it was. */
+export const refusalIn = (answer: { error?: unknown }): string | null =>
+  answer.error ? problemWords(answer.error) : null;

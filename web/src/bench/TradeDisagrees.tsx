@@ -1,19 +1,19 @@
 import type { NextCheck } from '@rusty-wren/core/diagnosis';
-import { checkOf, type CheckId, type Disagreement } from '@rusty-wren/core/knowledge';
+import type { CheckDef, Disagreement } from '@rusty-wren/core/knowledge';
 import { Split } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
+import { useTradeWords } from '../job/tradeWords';
 import { inSentence, minutesWords } from '../ui/words';
 
-/** What the plan thinks, here and now, of the check an opinion would make. */
-function planSays(check: CheckId, plan: readonly NextCheck[]): string {
-  const at = plan.findIndex((n) => n.check === check);
-  const name = inSentence(checkOf(check).name);
-  const net = plan[at]?.net ?? 0;
-  if (at < 0) return `The plan: ${name} would change nothing now.`;
-  if (at === 0) return `The plan: ${name}, now.`;
-  return net > 0
-    ? `The plan: ${name} saves ${minutesWords(net)}, after ${at === 1 ? 'one other' : `${at} others`}.`
-    : `The plan: ${name}, after ${at === 1 ? 'one other' : `${at} others`}.`;
+/** What the plan thinks, here and now, of the check of that name that an opinion would make. */
+function planSays({ id, name }: Pick<CheckDef, 'id' | 'name'>, plan: readonly NextCheck[]): string {
+  const at = plan.findIndex((n) => n.check === id);
+  const check = inSentence(name);
+  if (at < 0) return `The plan: ${check} would change nothing now.`;
+  if (at === 0) return `The plan: ${check}, now.`;
+  const net = plan[at]!.net;
+  const saves = net > 0 ? ` saves ${minutesWords(net)}` : '';
+  return `The plan: ${check}${saves}, after ${at === 1 ? 'one other' : `${at} others`}.`;
 }
 
 /** Where practitioners disagree on what is in hand: both ways with their reasons, what the plan thinks of each, what is done here. */
@@ -24,6 +24,7 @@ export function TradeDisagrees({
   on: readonly Disagreement[];
   plan?: readonly NextCheck[];
 }): ReactElement | null {
+  const { checkOf } = useTradeWords();
   const [open, setOpen] = useState<string | null>(null);
   const shown = on.find((d) => d.id === open);
   if (on.length === 0) return null;
@@ -46,7 +47,9 @@ export function TradeDisagrees({
             {shown.opinions.map(({ says, because, check }) => (
               <li key={says} className="py-1">
                 <strong className="font-semibold">{says}</strong> {because}
-                {check && plan.length > 0 && <span className="block text-soft">{planSays(check, plan)}</span>}
+                {check && plan.length > 0 && (
+                  <span className="block text-soft">{planSays(checkOf(check), plan)}</span>
+                )}
               </li>
             ))}
           </ul>

@@ -1,8 +1,10 @@
 import {
   PRIOR_WORK,
   priorWorkOf,
+  SAID_BY,
   SAID_BY_WORDS,
   SAID_EFFECT_WORDS,
+  SAID_EFFECTS,
   type PriorWorkId,
   type SaidBy,
   type SaidDone,
@@ -14,8 +16,8 @@ import { ToggleGroup } from 'radix-ui';
 import type { ReactElement } from 'react';
 import { CHIP, Chips } from './Chips';
 
-const BY = (['owner', 'shop'] as const).map((value) => ({ value, label: sentence(SAID_BY_WORDS[value]) }));
-const EFFECTS = (['no-change', 'better-for-a-while', 'trouble-since'] as const).map((value) => ({
+const BY = SAID_BY.map((value) => ({ value, label: sentence(SAID_BY_WORDS[value]) }));
+const EFFECTS = SAID_EFFECTS.map((value) => ({
   value,
   label: sentence(SAID_EFFECT_WORDS[value]),
 }));

@@ -102,6 +102,8 @@ function Rebuilding({ atBench }: { atBench: JobAtBench }): ReactElement {
     ),
   );
   const asked = layerAsked(step, rebuild.layers);
+  const handled = step?.asks.kind === 'off' || step?.asks.kind === 'on' ? step.asks.item : null;
+  const places = handled && picked === null ? [placeOf(handled)] : [];
   return (
     <div className="flex flex-1 flex-col">
       <JobBar job={job} other={{ to: 'start', words: 'Starting' }} />
@@ -115,10 +117,10 @@ function Rebuilding({ atBench }: { atBench: JobAtBench }): ReactElement {
               onPass={(id) => setPassed((all) => new Set([...all, id]))}
             />
           </Guarded>
-          {(step?.asks.kind === 'off' || step?.asks.kind === 'on') && picked === null && (
+          {places.length > 0 && (
             <>
-              <KnownHere atBench={atBench} places={[placeOf(step.asks.item)]} />
-              <WhatBites atBench={atBench} places={[placeOf(step.asks.item)]} />
+              <KnownHere atBench={atBench} places={places} />
+              <WhatBites atBench={atBench} places={places} />
             </>
           )}
           {rebuild.uncounted.length > 0 && (

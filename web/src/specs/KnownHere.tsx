@@ -2,7 +2,7 @@ import { knownAt, MOST_SAID, placeName, type ModelPlace } from '@rusty-wren/core
 import { Lightbulb, Plus } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { v4 as uuid } from 'uuid';
-import { problemWords, useAddModelNotesMutation } from '../api/api';
+import { refusalIn, useAddModelNotesMutation } from '../api/api';
 import { useAppSelector } from '../app/store';
 import { isTechnician } from '../hands/hands';
 import type { JobAtBench } from '../job/readAtBench';
@@ -45,9 +45,8 @@ export function WhatBites({ atBench: { job }, places }: Here): ReactElement | nu
   const chosen = at && places.includes(at) ? at : places[0];
   const keep = async (says: string): Promise<void> => {
     if (!chosen) return;
-    const answer = await add([{ id: uuid(), maker, model, at: chosen, says }]);
-    if ('error' in answer && answer.error)
-      return setProblem(`${problemWords(answer.error)} “${says}” was not kept.`);
+    const refused = refusalIn(await add([{ id: uuid(), maker, model, at: chosen, says }]));
+    if (refused) return setProblem(`${refused} “${says}” was not kept.`);
     setProblem(null);
     setWriting(false);
   };

@@ -5,13 +5,14 @@ import {
   noteTable,
   placeName,
   readNoteTable,
+  type ModelNote,
   type ModelPlace,
 } from '@rusty-wren/core/model';
 import { useState, type ReactElement } from 'react';
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
 import {
-  problemWords,
+  refusalIn,
   useAddModelNotesMutation,
   useDropModelNoteMutation,
   useModelNotesQuery,
@@ -34,18 +35,14 @@ export function ModelNotes({ maker, model }: { maker: string; model: string }): 
   if (!all) return null;
   const same = (x: string, y: string): boolean => x.toLowerCase() === y.toLowerCase();
   const notes = all.filter((n) => same(n.maker, maker) && same(n.model, model));
-  const refusedBy = (answer: object): string | null =>
-    'error' in answer && answer.error
-      ? problemWords(answer.error as Parameters<typeof problemWords>[0])
-      : null;
+  const keep = (wanted: ModelNote[]): Promise<string | null> => add(wanted).then(refusalIn);
   const takeIn = (text: string): string | null => {
     const read = readNoteTable(text);
     if ('problem' in read) return read.problem;
     const wanted = read.notes.map((note) => ({ id: uuid(), ...note }));
     const { error } = modelNotesSchema.validate({ notes: wanted });
     if (error) return `${clearMessage(error)}.`;
-    void add(wanted).then((answer) => {
-      const refused = refusedBy(answer);
+    void keep(wanted).then((refused) => {
       if (refused) toast.error(refused);
       else toast.success(`${wanted.length} notes taken in`);
     });
@@ -73,7 +70,7 @@ export function ModelNotes({ maker, model }: { maker: string; model: string }): 
               <Button
                 look="quiet"
                 aria-label={`Take out: ${n.says}`}
-                onClick={() => void drop(n.id).then((answer) => setProblem(refusedBy(answer)))}
+                onClick={() => void drop(n.id).then(refusalIn).then(setProblem)}
               >
                 Take out
               </Button>
@@ -104,11 +101,7 @@ export function ModelNotes({ maker, model }: { maker: string; model: string }): 
             most={MOST_SAID}
             done="Keep it"
             look="plain"
-            onDone={(says) =>
-              void add([{ id: uuid(), maker, model, at, says }]).then((answer) =>
-                setProblem(refusedBy(answer)),
-              )
-            }
+            onDone={(says) => void keep([{ id: uuid(), maker, model, at, says }]).then(setProblem)}
           />
         </>
       )}

@@ -3,7 +3,7 @@ import { readSpecTable, specTable } from '@rusty-wren/core/machine';
 import { useState, type ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { problemWords, useModelsQuery, useSetSpecsMutation, useSpecsQuery } from '../api/api';
+import { problemWords, refusalIn, useModelsQuery, useSetSpecsMutation, useSpecsQuery } from '../api/api';
 import { TakeTable } from '../ui/TakeTable';
 import { Button } from '../ui/Button';
 import { RowButton } from '../ui/RowButton';
@@ -51,10 +51,7 @@ export function Specs(): ReactElement {
     .toSorted((x, y) => x.key.localeCompare(y.key));
   const wanted = params.get('model')?.toLowerCase() ?? models[0]?.key ?? '';
   const open = models.find((m) => m.key === wanted);
-  const put = async (wantedCards: SpecCard[]): Promise<string | null> => {
-    const answer = await send(wantedCards);
-    return 'error' in answer && answer.error ? problemWords(answer.error) : null;
-  };
+  const put = async (wantedCards: SpecCard[]): Promise<string | null> => refusalIn(await send(wantedCards));
   const takeIn = (text: string): string | null => {
     const read = cardsIn(text);
     if ('problem' in read) return read.problem;

@@ -17,13 +17,10 @@ const pairIn = ([mine, other]: Row): Pair | null => {
 export function CompareGauges(): ReactElement {
   const [rows, setRows] = useState<readonly Row[]>([EMPTY, EMPTY, EMPTY]);
   const pairs = rows.map(pairIn).filter((pair) => pair !== null);
-  const bad = rows.findIndex(
-    (row) => row.some((t) => t.trim()) && row.every((t) => t.trim()) && !pairIn(row),
-  );
+  const bad = rows.findIndex((row) => row.every((t) => t.trim()) && !pairIn(row));
   const { verdict, ratio, interval } = compareGauges(pairs);
   const percent = Math.round(Math.abs(ratio - 1) * 100);
   const offBy = interval.map((edge) => Math.round(Math.abs(edge - 1) * 100)).toSorted((x, y) => x - y);
-  const most = Math.round(Math.max(...interval.map((edge) => Math.abs(edge - 1))) * 100);
   const set = (at: number, side: 0 | 1, text: string): void =>
     setRows(
       rows.map((row, n) =>
@@ -79,7 +76,7 @@ export function CompareGauges(): ReactElement {
             </p>
             <p className="mt-1 text-xl">
               {verdict === 'agrees'
-                ? `Within ${most} %, as far as these tell.`
+                ? `Within ${offBy[1]} %, as far as these tell.`
                 : `Between ${offBy.join(' and ')} %, 95 times in 100. Mark it, mend its valve or renew it.`}
             </p>
           </>
