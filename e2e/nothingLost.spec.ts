@@ -238,28 +238,39 @@ test.describe('with the interface kept on the device', () => {
 
   test('a new version waits while the bench is seen, and is taken once it is not; the job stays', async ({
     page,
+    context,
   }) => {
     await checkIn(page, trimmer('Version 1'));
-    await page.evaluate(() => navigator.serviceWorker.ready);
-    await page.evaluate(() => ((globalThis as { mark?: string }).mark = 'the page as it was'));
-    const marked = (): Promise<boolean> => page.evaluate(() => 'mark' in globalThis);
     const worker = new URL('../web/dist/sw.js', import.meta.url);
     const was = readFileSync(worker, 'utf8');
-    try {
-      writeFileSync(worker, `${was}\n// ${Date.now()}\n`);
+    const marked = (): Promise<boolean> => page.evaluate(() => 'mark' in globalThis);
+    const newVersion = async (note: string): Promise<void> => {
+      await page.evaluate(() => ((globalThis as { mark?: string }).mark = 'the page as it was'));
+      writeFileSync(worker, `${was}\n// ${note}\n`);
       await page.evaluate(async () => {
         const registration = await navigator.serviceWorker.ready;
         await registration.update();
         while (!registration.waiting) await new Promise((resolve) => setTimeout(resolve, 100));
       });
-      await noteOn(page, 'under the old version');
+      await noteOn(page, note);
       expect(await marked()).toBe(true);
       await page.evaluate(() => {
         Object.defineProperty(document, 'visibilityState', { get: () => 'hidden', configurable: true });
         document.dispatchEvent(new Event('visibilitychange'));
       });
       await expect.poll(() => marked().catch(() => true)).toBe(false);
-      await expect(trail(page).getByText('under the old version')).toBeVisible();
+      await expect(trail(page).getByText(note, { exact: true })).toBeVisible();
+    };
+    const taken = (): Promise<boolean> => page.evaluate(() => navigator.serviceWorker.controller !== null);
+    try {
+      await page.evaluate(() => navigator.serviceWorker.ready);
+      await expect.poll(taken).toBe(true);
+      await newVersion('under the old version');
+      // Loaded past its worker, as a forced reload does, and a worker that starts while the page loads.
+      await (await context.newCDPSession(page)).send('Page.reload', { ignoreCache: true });
+      await expect(trail(page)).toBeVisible();
+      expect(await taken()).toBe(false);
+      await newVersion('loaded past its worker');
     } finally {
       writeFileSync(worker, was);
     }

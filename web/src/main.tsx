@@ -7,6 +7,7 @@ import { keepOffline } from './app/newVersion';
 import { pause } from './app/pause';
 import { createStore } from './app/store';
 import './app/theme.css';
+import { inPageOnly } from './keeping/outbox';
 import { restoreDrafts } from './ui/useDraft';
 
 // Styles that are put in while the page is open carry the page's nonce.
@@ -25,7 +26,7 @@ if (root)
       <App store={store} />
     </StrictMode>,
   );
-keepOffline();
+keepOffline(() => inPageOnly(store.getState().outbox));
 /** Every place, and what instruments draw with, is there before the server may be gone. */
 function fetchRest(): void {
   fetchPlaces();

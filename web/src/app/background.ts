@@ -6,6 +6,7 @@ import { hearStream, listen } from '../api/stream';
 import { serverNow } from '../keeping/clock';
 import { isIn } from '../hands/hands';
 import {
+  inPageOnly,
   hungHere,
   letGo,
   noted,
@@ -218,7 +219,7 @@ function keepTrying({ getState, sendIfLeading }: Behind): void {
   addEventListener('online', sendIfLeading);
   // What is not on disk yet would be lost with the page.
   addEventListener('beforeunload', (event) => {
-    if (getState().outbox.unsent.some((u) => !u.safe)) event.preventDefault();
+    if (inPageOnly(getState().outbox)) event.preventDefault();
   });
 }
 

@@ -23,21 +23,31 @@ async function sayWhenSeen(): Promise<void> {
 
 /**
  * Keeps the interface on this device, so that it opens with no server. A new version is taken while no tab of it is seen:
- * it disturbs nobody, and what is typed and noted survives it.
+ * it disturbs nobody, and what is typed and noted survives it. `unkept` says whether something would be lost with this page.
  */
-export function keepOffline(): void {
+export function keepOffline(unkept: () => boolean): void {
   if (!('serviceWorker' in navigator)) return;
   void sayWhenSeen();
   const worker = new Workbox('/sw.js');
   worker.addEventListener('waiting', () => void takeWhenUnseen());
-  // The first one ever takes over a page that was loaded with none: nothing has changed for it.
-  let had = navigator.serviceWorker.controller !== null;
+  // The version this page is of. A page may be loaded past its worker (the first one ever, a worker that starts meanwhile, a
+  // forced reload): that one taking over changes nothing, the next one does.
+  let mine = navigator.serviceWorker.controller;
   navigator.serviceWorker.addEventListener('controllerchange', () => {
-    if (had) location.reload();
-    had = true;
+    mine ??= navigator.serviceWorker.controller;
+    if (navigator.serviceWorker.controller !== mine) void comeBack();
   });
-  void worker.register().catch(() => undefined);
+  void worker.register().then(
+    (registration) => {
+      mine ??= registration?.active ?? registration?.installing ?? null;
+    },
+    () => undefined,
+  );
   setInterval(() => void worker.update().catch(() => undefined), LOOK_MS);
+  async function comeBack(): Promise<void> {
+    while (unkept()) await pause(1000);
+    location.reload();
+  }
   async function takeWhenUnseen(): Promise<void> {
     for (;;) {
       if (document.visibilityState === 'hidden') {

@@ -4,6 +4,7 @@ import type { NewEntry } from '@rusty-wren/contract';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { dropDraft, keepDraft, keptDraft, restoreDrafts } from '../ui/useDraft';
 import {
+  inPageOnly,
   keepable,
   laidUp,
   noted,
@@ -92,6 +93,8 @@ describe('the outbox', () => {
     expect(ids(state)).toEqual(['b', 'a']);
     expect(state.unsent.map((u) => u.safe ?? false)).toEqual([true, false]);
     expect(state.refused.map((k) => [k.id, k.loose])).toEqual([['bad', true]]);
+    expect([inPageOnly(state), inPageOnly({ ...state, unsent: [], refused: [] })]).toEqual([true, false]);
+    expect(inPageOnly({ ...state, unsent: [] })).toBe(true);
     // Believed again, it is still in this page alone.
     state = reducer(reducer(state, keepable()), laidUp([kept('b')]));
     expect(ids(state)).toEqual(['b', 'a']);

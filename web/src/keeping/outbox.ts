@@ -30,6 +30,10 @@ export interface Outbox {
   tight: boolean;
 }
 
+/** Whether something noted is in this page's memory alone, and would go with the page. */
+export const inPageOnly = ({ unsent, checkIns, refused }: Outbox): boolean =>
+  unsent.some((u) => !u.safe) || [...checkIns, ...refused].some((k) => k.loose);
+
 const EMPTY: Outbox = {
   unsent: [],
   checkIns: [],
