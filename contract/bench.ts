@@ -1,5 +1,8 @@
 import {
   checkOf,
+  FAILS_WHEN_IDS,
+  MOST_COUNTED,
+  OFTEN_SAID_IDS,
   PRIOR_WORK_IDS,
   SAID_BY,
   SAID_EFFECTS,
@@ -99,6 +102,19 @@ export function takesPulls<T extends { check: CheckId; pulls?: number }>(
   return helpers.message({ custom: `{{#label}}: pulls make no difference to ${finding.check}` });
 }
 
+/** How often it does it: as it is said, or so many of so many tries. */
+export const oftenSchema = Joi.alternatives(
+  Joi.object({
+    said: Joi.string()
+      .valid(...OFTEN_SAID_IDS)
+      .required(),
+  }),
+  Joi.object({
+    of: Joi.number().integer().min(1).max(MOST_COUNTED).required(),
+    failed: Joi.number().integer().min(1).max(Joi.ref('of')).required(),
+  }),
+);
+
 /** History answers: every one may be missing, none may be made up. */
 export const historySchema = Joi.object({
   monthsStored: Joi.number().min(0).max(600),
@@ -107,7 +123,8 @@ export const historySchema = Joi.object({
   fuelSaid: Joi.string().valid(...SPAN_IDS),
   mixedBy: Joi.string().valid('owner', 'shop', 'canned', 'unknown'),
   stopped: Joi.string().valid('suddenly', 'gradually', 'no-restart-after-rest'),
-  failsWhen: Joi.string().valid('hot', 'cold', 'always'),
+  failsWhen: Joi.string().valid(...FAILS_WHEN_IDS),
+  comesAndGoes: Joi.boolean(),
   openedBefore: Joi.string().valid('yes', 'no', 'unknown'),
   lightUse: Joi.boolean(),
   dailyUse: Joi.boolean(),

@@ -3,6 +3,7 @@ import type {
   CheckId,
   ComplaintId,
   History,
+  HowOften,
   PartId,
   RemedyId,
   PriorWorkId,
@@ -13,12 +14,13 @@ import type {
 import type { MachineFacts } from '@rusty-wren/core/machine';
 import { actedOn, takeIn, type Case, type Diagnosis, type Evidence } from '@rusty-wren/core/diagnosis';
 import type { Bodies, Picture } from '@rusty-wren/core/log';
+import { comesAndGoes } from '@rusty-wren/core/proof';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 
 export const CASE_FORMAT = 'rusty-wren-case/1';
 
 type LogLine =
-  | { complaint: ComplaintId }
+  | { complaint: ComplaintId; often?: HowOften }
   | ({
       check: CheckId;
       result?: string;
@@ -94,7 +96,9 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
       evidence = takeIn(evidence, pulls === undefined ? finding : { ...finding, pulls });
     }
   });
-  return { case: { machine: file.machine, history: file.history ?? {}, evidence, off: [...off] }, refused };
+  const goes = file.log.some((line) => 'complaint' in line && comesAndGoes(line.often));
+  const history = { ...file.history, ...(goes && { comesAndGoes: true }) };
+  return { case: { machine: file.machine, history, evidence, off: [...off] }, refused };
 }
 
 type CarriedKind = 'complaint' | 'history' | 'said-done' | 'finding' | 'took-off' | 'put-back' | 'repair';
@@ -112,7 +116,7 @@ export function caseFileOf(picture: Picture): CaseFile {
     if (state !== 'live') return [];
     switch (entry.kind) {
       case 'complaint':
-        return [{ complaint: entry.body.complaint }];
+        return [{ complaint: entry.body.complaint, ...(entry.body.often && { often: entry.body.often }) }];
       case 'finding': {
         const { check, result, reading, sureness, pulls, note } = entry.body;
         return [
@@ -154,7 +158,7 @@ export function logFromCaseFile(file: CaseFile): Carried[] {
   return [
     ...(history ? [{ kind: 'history', body: { answers: history } } as const] : []),
     ...file.log.map((line): Carried => {
-      if ('complaint' in line) return { kind: 'complaint', body: { complaint: line.complaint } };
+      if ('complaint' in line) return { kind: 'complaint', body: line };
       if ('saidDone' in line) return { kind: 'said-done', body: saidIn(line) };
       if ('repair' in line) return { kind: 'repair', body: repairIn(line) };
       if ('tookOff' in line) return { kind: 'took-off', body: { part: line.tookOff } };

@@ -14,7 +14,9 @@ import {
   OUTCOMES,
   REPAIR_OUTCOMES,
   PART_IDS,
+  PROVED_STEPS,
   REMEDY_IDS,
+  RUN_IDS,
   SURENESS,
   TOLD_HOW,
   type CheckId,
@@ -28,7 +30,6 @@ import {
   HEARD_BY,
   TALK_ABOUTS,
   PHOTO_TIMES,
-  PROVED_STEPS,
   REBUILD_TICKS,
   RENEWALS,
   SCREW_OUTLINES,
@@ -52,6 +53,7 @@ import {
   figures,
   hasItsResult,
   historySchema,
+  oftenSchema,
   pullsSchema,
   saidDoneSchema,
   takesPulls,
@@ -122,7 +124,7 @@ const track = Joi.array()
   .max(MOST_TRACK);
 
 const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
-  complaint: Joi.object({ complaint: oneOf(COMPLAINT_IDS).required(), words: text(500) }),
+  complaint: Joi.object({ complaint: oneOf(COMPLAINT_IDS).required(), words: text(500), often: oftenSchema }),
   history: Joi.object({ answers: historySchema.min(1).required() }),
   'said-done': saidDoneSchema,
   finding,
@@ -262,7 +264,13 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
     outcome: oneOf(START_OUTCOMES).required(),
     drill: text(500),
   }),
-  proved: Joi.object({ step: oneOf(PROVED_STEPS).required() }),
+  proved: Joi.object({
+    step: oneOf(PROVED_STEPS),
+    enough: oneOf(RUN_IDS),
+    sure: Joi.number().min(0).max(1),
+  })
+    .xor('step', 'enough')
+    .and('enough', 'sure'),
   stage: Joi.object({
     stage: oneOf(STAGES).required(),
     waitingFor: text(MOST_WAITED_FOR),

@@ -9,7 +9,15 @@ import {
 } from '@rusty-wren/core/knowledge';
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import Joi from 'joi';
-import { hasItsResult, historySchema, pullsSchema, readingKeys, saidDoneLine, takesPulls } from './bench';
+import {
+  hasItsResult,
+  historySchema,
+  oftenSchema,
+  pullsSchema,
+  readingKeys,
+  saidDoneLine,
+  takesPulls,
+} from './bench';
 import { CASE_FORMAT, type CaseFile } from './caseFile';
 import { clearMessage } from './messages';
 import { specFiguresSchema } from './specCard';
@@ -35,7 +43,7 @@ const findingLine = Joi.object({
 
 const logLine = Joi.object()
   .when(Joi.object({ complaint: Joi.exist() }).unknown(), {
-    then: Joi.object({ complaint: id(COMPLAINT_IDS) }),
+    then: Joi.object({ complaint: id(COMPLAINT_IDS), often: oftenSchema }),
   })
   .when(Joi.object({ check: Joi.exist() }).unknown(), { then: findingLine })
   .when(Joi.object({ repair: Joi.exist() }).unknown(), {

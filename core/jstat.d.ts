@@ -3,6 +3,8 @@ declare module 'jstat' {
   const jstat: {
     studentt: { inv: (probability: number, degreesOfFreedom: number) => number };
     binomial: { cdf: (most: number, tries: number, probability: number) => number };
+    /** Logarithm of the beta function. */
+    betaln: (a: number, b: number) => number;
     poisson: { cdf: (most: number, mean: number) => number };
     median: (values: readonly number[]) => number;
     mean: (values: readonly number[]) => number;

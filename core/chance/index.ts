@@ -1,1 +1,2 @@
+export * from './showings';
 export { chanceFrom, drawFrom, normalFrom, type Chance } from './chance';

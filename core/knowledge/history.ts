@@ -13,6 +13,38 @@ export const SPANS = {
 export type Span = keyof typeof SPANS;
 export const SPAN_IDS = Object.keys(SPANS) as readonly Span[];
 
+/** When it does it. `stood`: after hours or days; `always`: whenever. */
+export const FAILS_WHEN = {
+  cold: 'Cold',
+  hot: 'Hot',
+  refuelled: 'After refuelling',
+  stood: 'After standing',
+  tilted: 'Tilted',
+  'part-throttle': 'At part throttle',
+  always: 'Always',
+} as const;
+export type FailsWhen = keyof typeof FAILS_WHEN;
+export const FAILS_WHEN_IDS = Object.keys(FAILS_WHEN) as readonly FailsWhen[];
+
+/** How often it does it, as it is said where nobody counts. */
+export const OFTEN_SAID = { 'every-time': 'Every time', 'now-and-then': 'Now and then' } as const;
+export type OftenSaid = keyof typeof OFTEN_SAID;
+export const OFTEN_SAID_IDS = Object.keys(OFTEN_SAID) as readonly OftenSaid[];
+/** At most so many tries are counted. */
+export const MOST_COUNTED = 50;
+
+/** Out of how many tries it did it; at least once. */
+export interface Counted {
+  failed: number;
+  of: number;
+}
+/** How often it does what it is complained of: as it is said, or counted. */
+export type HowOften = { said: OftenSaid } | Counted;
+
+/** How often, as it is told: "every time", "1 of 3 times". */
+export const oftenWords = (often: HowOften): string =>
+  'said' in often ? OFTEN_SAID[often.said].toLowerCase() : `${often.failed} of ${often.of} times`;
+
 /** What the owner said at check-in. Every answer may be missing. */
 export interface History {
   /** Months it stood before this. */
@@ -24,7 +56,9 @@ export interface History {
   fuelSaid?: Span;
   mixedBy?: 'owner' | 'shop' | 'canned' | 'unknown';
   stopped?: 'suddenly' | 'gradually' | 'no-restart-after-rest';
-  failsWhen?: 'hot' | 'cold' | 'always';
+  failsWhen?: FailsWhen;
+  /** It does not do it every time. */
+  comesAndGoes?: boolean;
   openedBefore?: 'yes' | 'no' | 'unknown';
   lightUse?: boolean;
   dailyUse?: boolean;
@@ -185,6 +219,86 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
       'starting-drill-wrong': 1.5,
       'coil-failed': 0.4,
       'tank-vent-blocked': 0.4,
+    },
+  },
+  {
+    id: 'refuelled',
+    says: 'fails after refuelling',
+    applies: (h) => h.failsWhen === 'refuelled',
+    factors: {
+      'water-in-fuel': 2,
+      'tank-vent-blocked': 1.6,
+      'needle-not-sealing': 1.6,
+      'engine-flooded': 1.5,
+      'starting-drill-wrong': 1.4,
+      'stale-fuel': 1.3,
+    },
+  },
+  {
+    id: 'stood',
+    says: 'fails after standing',
+    applies: (h) => h.failsWhen === 'stood',
+    factors: {
+      'needle-not-sealing': 2,
+      'fuel-line-leak': 1.6,
+      'tank-or-grommet-leak': 1.5,
+      'choke-not-closing': 1.5,
+      'metering-diaphragm-stiff': 1.4,
+      'primer-faulty': 1.4,
+      'coil-failed': 0.6,
+      'flywheel-key-sheared': 0.3,
+    },
+  },
+  {
+    id: 'tilted',
+    says: 'fails when it is tilted',
+    applies: (h) => h.failsWhen === 'tilted',
+    factors: {
+      'fuel-filter-off': 3,
+      'fuel-line-leak': 1.8,
+      'tank-vent-blocked': 1.5,
+      'plug-lead-loose': 1.5,
+      'stop-circuit-grounded': 1.5,
+      'needle-not-sealing': 1.4,
+      'metering-lever-high': 1.3,
+      'piston-heat-scored': 0.5,
+      'spark-screen-clogged': 0.5,
+    },
+  },
+  {
+    id: 'part-throttle',
+    says: 'fails at part throttle',
+    applies: (h) => h.failsWhen === 'part-throttle',
+    factors: {
+      'low-screw-lean': 2,
+      'idle-circuit-blocked': 2,
+      'intake-leak': 1.6,
+      'low-screw-rich': 1.5,
+      'throttle-linkage-fault': 1.5,
+      'main-circuit-blocked': 0.6,
+      'spark-screen-clogged': 0.5,
+    },
+  },
+  {
+    id: 'comes-and-goes',
+    says: 'does not do it every time',
+    applies: (h) => h.comesAndGoes === true,
+    factors: {
+      'plug-lead-loose': 3,
+      'stop-circuit-grounded': 2.5,
+      'water-in-fuel': 1.8,
+      'starting-drill-wrong': 1.6,
+      'coil-failed': 1.5,
+      'tank-vent-blocked': 1.3,
+      'needle-not-sealing': 1.3,
+      'plug-failed': 1.2,
+      'recoil-jammed': 0.5,
+      'main-circuit-blocked': 0.5,
+      'carb-tampered': 0.6,
+      'piston-heat-scored': 0.4,
+      'ring-stuck': 0.4,
+      'flywheel-key-sheared': 0.15,
+      'fuel-lines-swapped': 0.1,
     },
   },
   {

@@ -38,6 +38,7 @@ export { CAUTIONS } from './cautions';
 export { onTool } from './onTool';
 export * from './disagreements';
 export * from './priorWork';
+export * from './proofRuns';
 export { MANY_PULLS } from './pulls';
 export { SCHOOL_IDS, SCHOOLS, type School, type SchoolId } from './schools';
 export { LAYER_MINUTES, LAYER_TASKS, TASK_IDS, type LayerTask, type Pace, type TaskId } from './tasks';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { accountOf, type Account, type MatterState } from '../account';
 import { diagnose, type Commonness } from '../diagnosis';
 import { CAUSE_IDS, type CauseId } from '../knowledge';
-import { readJob, type Picture } from '../log';
+import { readJob } from '../log';
 import {
   commonnessIn,
   expectedOn,
@@ -24,12 +24,7 @@ const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 const GROUP = groupOf(SAW);
 const EXPECTED = expectedOn(SAW, {}, ['no-fire']);
 
-const step = (done: boolean) => ({
-  id: 'idle',
-  label: '',
-  by: { kind: 'proved', step: 'idle-minute' } as const,
-  done,
-});
+const step = (done: boolean) => ({ done });
 const matter = (cause: CauseId, state: MatterState): Account['matters'][number] => ({
   cause,
   state,
@@ -40,7 +35,7 @@ const matter = (cause: CauseId, state: MatterState): Account['matters'][number] 
 const act = (cause: CauseId): Account['acts'][number] =>
   ({ repair: { entryId: '2', cause, outcome: 'cured' }, credit: [], sure: true, tried: true }) as never;
 const lesson = (
-  log: Partial<Pick<Picture, 'stage' | 'complaints' | 'proof'>> = {},
+  log: Partial<Parameters<typeof lessonOf>[0]> = {},
   { matters = [matter('coil-failed', 'mended')], acts = [act('coil-failed')] }: Partial<Account> = {},
 ) =>
   lessonOf(

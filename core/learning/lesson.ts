@@ -1,7 +1,7 @@
 import { mattersIn, workThatHelped, type Account } from '../account';
 import { causesOn, explainsAny } from '../diagnosis';
 import { CAUSES, type CauseId, type ComplaintId } from '../knowledge';
-import type { Picture } from '../log';
+import type { Picture, ProofStep } from '../log';
 import { classOf, type MachineFacts } from '../machine';
 import { FAINTEST, PROVED, UNPROVED } from './parameters';
 
@@ -25,7 +25,7 @@ export const groupOf = (machine: MachineFacts): string => classOf(machine).name;
  * tried, is no lesson.
  */
 export function lessonOf(
-  picture: Pick<Picture, 'stage' | 'complaints' | 'proof'>,
+  picture: Pick<Picture, 'stage' | 'complaints'> & { proof: readonly Pick<ProofStep, 'done'>[] },
   account: Account,
 ): Lesson | null {
   const complaints = picture.complaints.map((c) => c.complaint);

@@ -1,3 +1,4 @@
+import { comesAndGoes } from '../proof';
 import { standing, type Case, type Evidence } from '../diagnosis';
 import type { Picture } from './picture';
 import { partsOff } from './readJob';
@@ -5,7 +6,9 @@ import { partsOff } from './readJob';
 /** The engine's case from a job's picture, with what was found in the same can on other jobs. */
 export const caseOf = (picture: Picture, fromTheCan: readonly Evidence[] = []): Case => ({
   machine: picture.machine,
-  history: picture.history,
+  history: picture.complaints.some((c) => comesAndGoes(c.often))
+    ? { ...picture.history, comesAndGoes: true }
+    : picture.history,
   // First, so that it is judged on the machine as it came in.
   evidence: [...fromTheCan, ...picture.evidence],
   off: partsOff(picture),

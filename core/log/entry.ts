@@ -6,12 +6,15 @@ import type {
   ComplaintId,
   Condition,
   History,
+  HowOften,
   LayerId,
   Line,
   Outcome,
   PartId,
+  ProvedStep,
   RemedyId,
   RepairOutcome,
+  RunId,
   SaidDone,
   Sureness,
   ToldHow,
@@ -39,10 +42,6 @@ export const START_STATES = ['cold', 'warm', 'flooded'] as const;
 export type StartState = (typeof START_STATES)[number];
 export const START_OUTCOMES = ['runs', 'pops', 'nothing'] as const;
 export type StartOutcome = (typeof START_OUTCOMES)[number];
-
-export const PROVED_STEPS = ['idle-minute', 'tool-still'] as const;
-/** Steps of the proof that no check stands for. */
-export type ProvedStep = (typeof PROVED_STEPS)[number];
 
 export const TALK_ABOUTS = ['promise', 'call', 'order', 'said', 'told'] as const;
 /** What a note plainly is: a promise, a call, an order, something the owner said, or was told. */
@@ -101,7 +100,8 @@ export type PhotoTime = (typeof PHOTO_TIMES)[number];
 
 /** What each kind of entry carries. */
 export interface Bodies {
-  complaint: { complaint: ComplaintId; words?: string };
+  /** `often`: said again of the same complaint, the later one counts. */
+  complaint: { complaint: ComplaintId; words?: string; often?: HowOften };
   history: { answers: History };
   /** Work that the owner says was done before it came in. */
   'said-done': SaidDone;
@@ -199,7 +199,8 @@ export interface Bodies {
   heard: { track: readonly TrackPoint[]; seconds: number; by: HeardBy };
   /** A try at starting, with the pulls it took, and an altered drill where one was used. */
   start: { state: StartState; pulls: number; outcome: StartOutcome; drill?: string };
-  proved: { step: ProvedStep };
+  /** A run of the proof made, and it did not do it; or the runs so far taken for enough, with how sure they make it (0–1). */
+  proved: { step: ProvedStep } | { enough: RunId; sure: number };
   /** Whether another job's machine drinks from the same can as this one. */
   can: { job: string; shared: boolean };
   stage: { stage: Stage; waitingFor?: string; reason?: string };

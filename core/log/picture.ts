@@ -6,8 +6,10 @@ import type {
   ComplaintId,
   Condition,
   History,
+  HowOften,
   LayerId,
   PartId,
+  ProofRun,
   RemedyId,
   RepairOutcome,
   Sureness,
@@ -19,16 +21,7 @@ import type { LineNow } from './lines';
 import type { Block, PaperKind } from './blocks';
 import type { Reading } from '../reading';
 import type { Ledger } from '../tuning';
-import type {
-  BehindAnswer,
-  Bodies,
-  Entry,
-  EntryOf,
-  FoundAnswer,
-  ProvedStep,
-  Stage,
-  StartState,
-} from './entry';
+import type { BehindAnswer, Bodies, Entry, EntryOf, FoundAnswer, Stage } from './entry';
 
 /** One line of the trail: an entry and whether it still counts. */
 export interface TrailLine {
@@ -124,19 +117,19 @@ export interface LeftOff extends OffItem {
   words: string;
 }
 
-/** How a step of the proof is proved: by a check's finding, by saying so, or by a start. */
-export type ProvedBy =
-  | { kind: 'finding'; check: CheckId; wants: string }
-  | { kind: 'proved'; step: ProvedStep }
-  | { kind: 'start'; state: StartState };
-
-export interface ProofStep {
-  id: string;
-  label: string;
-  by: ProvedBy;
-  /** Proved since the last repair or turn of a screw. */
+/** A run of the proof as far as it has come. */
+export interface ProofStep extends Omit<ProofRun, 'shows'> {
+  /** How many are asked for, and how many were made since work last touched it. */
+  times: number;
+  clean: number;
+  /** What was complained of and would show in it again, and how sure all its runs so far make it that it is cured (0–1). */
+  proves: readonly ComplaintId[];
+  sure: number | null;
+  /** Fewer than asked for were taken for enough. */
+  enough: boolean;
+  /** Made as often as is asked for, or taken for enough. */
   done: boolean;
-  /** Not before this time, ISO 8601: the engine must be cold again. */
+  /** Not before this time, ISO 8601: the engine must have stood. */
   notBefore?: string;
 }
 
@@ -173,7 +166,8 @@ export interface GivenPaper {
 /** Everything the log says about a job, worked out. */
 export interface Picture {
   machine: MachineFacts;
-  complaints: readonly { entryId: string; complaint: ComplaintId }[];
+  /** Each once, with how often it does it as was said last. */
+  complaints: readonly { entryId: string; complaint: ComplaintId; often?: HowOften }[];
   complaintWords: readonly string[];
   history: History;
   /** Work that is said to have been done before it came, each as it was said last. */

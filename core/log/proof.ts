@@ -1,30 +1,23 @@
-import { causeOf, causesPutRight, checkOf, type EnginePart } from '../knowledge';
+import { curedBy, chancesIn, leavesShown, proofOf } from '../proof';
+import {
+  causesPutRight,
+  checkOf,
+  proofRun,
+  type ComplaintId,
+  type FailsWhen,
+  type ProofRun,
+  type RunId,
+} from '../knowledge';
 import { figuresOf, type MachineFacts } from '../machine';
 import type { Entry } from './entry';
-import type { Finding, ProofStep, ProvedBy } from './picture';
+import type { Finding, Picture, ProofStep, Repair } from './picture';
 import { starts } from './starts';
 
+/** Runs that begin with an engine that has stood. */
+const STANDING: ReadonlySet<RunId> = new Set(['cold', 'stood']);
+
 /** An engine is cold again after so many hours. */
-export const COLD_AGAIN_H = 3;
-
-interface Step {
-  id: string;
-  label: string;
-  by: ProvedBy;
-}
-
-const STEPS: readonly Step[] = [
-  { id: 'full', label: 'Full speed in band', by: { kind: 'finding', check: 'full-speed', wants: 'in-band' } },
-  {
-    id: 'throttle',
-    label: 'Picks up cleanly and returns',
-    by: { kind: 'finding', check: 'throttle-action', wants: 'follows' },
-  },
-  { id: 'idle', label: 'Idle in band', by: { kind: 'finding', check: 'idle-speed', wants: 'in-band' } },
-  { id: 'idle-minute', label: 'Idle holds a minute', by: { kind: 'proved', step: 'idle-minute' } },
-  { id: 'tool-still', label: 'Tool still at idle', by: { kind: 'proved', step: 'tool-still' } },
-  { id: 'warm', label: 'Restarts warm', by: { kind: 'start', state: 'warm' } },
-];
+export const COLD_AGAIN_H = proofRun('cold').waitHours!;
 
 const laterBy = (iso: string, hours: number): string =>
   new Date(Date.parse(iso) + hours * 3_600_000).toISOString();
@@ -33,107 +26,136 @@ const laterBy = (iso: string, hours: number): string =>
 function ran(e: Entry): boolean {
   if (e.kind === 'start') return e.body.outcome === 'runs';
   if (e.kind === 'finding') return checkOf(e.body.check).engine === 'running';
-  return e.kind === 'heard' || e.kind === 'proved';
+  return e.kind === 'heard' || (e.kind === 'proved' && 'step' in e.body);
 }
 
-/** What work touches, by where in the engine it was: what of the proof it asks for again. */
-const STARTING = ['warm', 'cold'];
-const RUNNING = ['full', 'throttle', 'idle', 'idle-minute', ...STARTING];
-const ALL = [...RUNNING, 'tool-still'];
-const TOUCHED: Partial<Readonly<Record<EnginePart, readonly string[]>>> = {
-  fuel: RUNNING,
-  tank: RUNNING,
-  filter: RUNNING,
-  line: RUNNING,
-  primer: STARTING,
-  air: RUNNING,
-  exhaust: RUNNING,
-  plug: RUNNING,
-  coil: RUNNING,
-  stop: STARTING,
-  drive: ['full', 'tool-still'],
-  drill: STARTING,
-};
+/** A turned screw, an opened carburettor, work that is not on the list: all of the proof rests on it. */
+const tunes = (e: Entry): boolean =>
+  e.kind === 'screw' ||
+  (e.kind === 'put-back' && 'layer' in e.body) ||
+  (e.kind === 'repair' && 'other' in e.body);
 
-/** The steps of the proof that an entry asks for again, by id: a repair by where it was, a screw or a carburettor opened all of them. */
-function touchedBy(e: Entry): readonly string[] {
-  if (e.kind === 'screw' || (e.kind === 'put-back' && 'layer' in e.body)) return ALL;
+/** Whether an entry is work after which a run has to be made again. */
+function touches(e: Entry, run: RunId): boolean {
+  if (tunes(e)) return true;
   // A chain brake or a catcher: nothing the engine does changes, but the tool was handled.
-  if (e.kind === 'answered' && 'safety' in e.body && e.body.safety === 'put-right') return ['tool-still'];
-  if (e.kind !== 'repair') return [];
-  if ('other' in e.body) return ALL;
-  const causes = causesPutRight(e.body.cause, e.body.remedy);
-  return [...new Set(causes.flatMap((cause) => TOUCHED[causeOf(cause).sits] ?? ALL))];
+  if (e.kind === 'answered' && 'safety' in e.body && e.body.safety === 'put-right')
+    return run === 'tool-still';
+  if (e.kind !== 'repair' || 'other' in e.body) return false;
+  return !leavesShown(causesPutRight(e.body.cause, e.body.remedy), run);
 }
 
-/** When the engine is cold after all that made it run; null where nothing did. */
-const coldFrom = (log: readonly Entry[]): string | null =>
+const isWork = (e: Entry): boolean => e.kind === 'repair' || touches(e, 'tool-still');
+
+/** When the engine has stood so long after all that made it run; null where nothing did. */
+const stoodFrom = (log: readonly Entry[], hours: number): string | null =>
   log
     .filter(ran)
-    .map((e) => laterBy(e.notedAt, COLD_AGAIN_H))
+    .map((e) => laterBy(e.notedAt, hours))
     .toSorted()
     .at(-1) ?? null;
 
+interface ProvedFrom {
+  findings: readonly Finding[];
+  machine: MachineFacts;
+  complaints: Picture['complaints'];
+  repairs: readonly Repair[];
+  failsWhen?: FailsWhen | undefined;
+  bulb: boolean;
+}
+
+/** How often a run was made, and shown clean, in what was noted since work last touched it. */
+function cleanOf(
+  { id, by, waitHours }: ProofRun,
+  times: number,
+  {
+    since,
+    live,
+    findings,
+  }: { since: readonly Entry[]; live: readonly Entry[]; findings: readonly Finding[] },
+): number {
+  const hadStood = (e: Entry): boolean => {
+    const from = STANDING.has(id) ? stoodFrom(live.slice(0, live.indexOf(e)), waitHours!) : null;
+    return from === null || e.notedAt >= from;
+  };
+  if (by.kind === 'finding')
+    return findings.some(
+      (f) => f.check === by.check && f.result === by.wants && since.some((e) => e.id === f.entryId),
+    )
+      ? times
+      : 0;
+  return since.filter((e) =>
+    by.kind === 'proved'
+      ? e.kind === 'proved' && 'step' in e.body && e.body.step === by.step && hadStood(e)
+      : e.kind === 'start' && e.body.state === by.state && starts(e.body) && hadStood(e),
+  ).length;
+}
+
+/** Whether somebody took a run's showings for enough, among what was noted since it was touched. */
+const takenForEnough = (since: readonly Entry[], run: RunId): boolean =>
+  since.some((e) => e.kind === 'proved' && 'enough' in e.body && e.body.enough === run);
+
 /**
- * The proof run as far as it has come: each step done since work last touched it, and two cold starts. A cold start is one
- * three hours or more after the engine last ran, whatever made it run. A turn of a screw, a carburettor opened or a new top end
- * begin all of it anew; other work asks again only for what it touched.
+ * The proof as far as it has come: what its complaints and the work on it ask for, each run as often as it has been made since work
+ * last touched it. A cold start is one three hours or more after the engine last ran, whatever made it run. A turn of a screw or a
+ * carburettor opened begin all of it anew; other work asks again only for what it touched.
  */
 export function readProof(
   live: readonly Entry[],
-  findings: readonly Finding[],
-  machine: MachineFacts,
+  { findings, machine, complaints, repairs, failsWhen, bulb }: ProvedFrom,
 ): ProofStep[] {
-  const begun = live.findIndex((e) => e.kind === 'repair' || touchedBy(e).length > 0);
-  /** What was noted since a step was last touched; nothing before the first work. */
-  const sinceTouched = (id: string): readonly Entry[] =>
+  const begun = live.findIndex(isWork);
+  /** What was noted since a run was last touched; nothing before the first work. */
+  const sinceTouched = (id: RunId): readonly Entry[] =>
     begun < 0
       ? []
       : live.slice(
           Math.max(
             begun,
-            live.findLastIndex((e) => touchedBy(e).includes(id)),
+            live.findLastIndex((e) => touches(e, id)),
           ) + 1,
         );
-  const isDone = ({ id, by }: Step): boolean => {
-    const since = sinceTouched(id);
-    switch (by.kind) {
-      case 'finding':
-        return findings.some(
-          (f) => f.check === by.check && f.result === by.wants && since.some((e) => e.id === f.entryId),
-        );
-      case 'proved':
-        return since.some((e) => e.kind === 'proved' && e.body.step === by.step);
-      case 'start':
-        return since.some((e) => e.kind === 'start' && e.body.state === by.state && starts(e.body));
-    }
-  };
-  const cold = sinceTouched('cold').filter((e) => {
-    if (e.kind !== 'start' || e.body.state !== 'cold' || !starts(e.body)) return false;
-    const from = coldFrom(live.slice(0, live.indexOf(e)));
-    return from === null || e.notedAt >= from;
+  const asked = proofOf({
+    complaints,
+    failsWhen,
+    work: repairs.flatMap((r) =>
+      'cause' in r && r.outcome !== 'no-change' ? causesPutRight(r.cause, r.remedy) : [],
+    ),
+    tuned: live.some(tunes),
+    clutch: figuresOf(machine).clutch !== null,
+    bulb,
   });
-  const notBefore = coldFrom(live);
-  const coldBy: ProvedBy = { kind: 'start', state: 'cold' };
-  return [
-    ...STEPS.filter((s) => s.id !== 'tool-still' || figuresOf(machine).clutch !== null).map((step) => ({
-      ...step,
-      done: isDone(step),
-    })),
-    ...['Starts cold', 'Starts cold again, another time'].map((label, n) => ({
-      id: `cold-${n + 1}`,
-      label,
-      by: coldBy,
-      done: cold.length > n,
+  const made = asked.map(({ run: id, times, shows }) => {
+    const run = proofRun(id);
+    const since = sinceTouched(id);
+    return { run, times, shows, since, clean: cleanOf(run, times, { since, live, findings }) };
+  });
+  const sureOf = (complaint: ComplaintId): number => {
+    const said = complaints.find((c) => c.complaint === complaint)!;
+    const chances = made.reduce((sum, { run, clean }) => sum + clean * chancesIn(run, said, failsWhen), 0);
+    return curedBy(said.often, chances);
+  };
+  return made.map(({ run, times, shows, since, clean }) => {
+    const { shows: _, ...rest } = run;
+    const notBefore = STANDING.has(run.id) ? stoodFrom(live, run.waitHours!) : null;
+    const enough = takenForEnough(since, run.id);
+    return {
+      ...rest,
+      times,
+      clean: Math.min(clean, times),
+      proves: shows,
+      sure: shows.length > 0 ? Math.min(...shows.map(sureOf)) : null,
+      enough: enough && clean < times,
+      done: enough || clean >= times,
       ...(notBefore && { notBefore }),
-    })),
-  ];
+    };
+  });
 }
 
-/** The cold start that is left to make, and from when; null while other steps are, or none is. */
+/** The start after standing that is left to make, and from when; null while other runs are, or none is. */
 export function coldStartDue(proof: readonly ProofStep[]): { notBefore: string | null } | null {
   const left = proof.filter((s) => !s.done);
   const next = left[0];
-  if (!next || left.some((s) => !s.id.startsWith('cold'))) return null;
+  if (!next || left.some((s) => s.id !== 'cold' && s.id !== 'stood')) return null;
   return { notBefore: next.notBefore ?? null };
 }

@@ -193,11 +193,11 @@ describe('from finding to closing', () => {
     log.add('proved', { step: 'tool-still' });
     expect(at()).toBe('prove');
     log.add('finding', { check: 'full-speed', reading: { rpm: [12400] }, sureness: 'sure' });
-    log.later(4);
-    log.add('start', { state: 'cold', pulls: 4, outcome: 'runs' });
-    log.later(2);
-    log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
-    expect(at()).toBe('prove');
+    // Weak under load: nothing but the work shows whether it is gone; a new top end wants its heats and the gauge.
+    log.add('proved', { step: 'in-work' });
+    log.add('proved', { step: 'heat-cycles' });
+    log.add('finding', { check: 'compression-gauge', result: 'good', sureness: 'sure' });
+    expect(log.picture.proof.filter((s) => !s.done).map((s) => s.id)).toEqual(['cold']);
     log.later(2);
     // Run two hours ago, whatever it was called: not cold yet.
     log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
@@ -228,12 +228,12 @@ describe('from finding to closing', () => {
     log.add('start', { state: 'warm', pulls: 1, outcome: 'runs' });
     log.later(4);
     log.add('start', { state: 'cold', pulls: 5, outcome: 'runs' });
-    expect(done()).toEqual(['warm', 'cold-1']);
+    expect(done()).toEqual(['warm', 'cold']);
     const turned = log.add('screw', { screw: 'L', eighths: 1 });
     expect(done()).toEqual([]);
     // A turn noted by mistake, struck, never was.
     log.add('strike', { reason: 'the other saw' }, turned);
-    expect(done()).toEqual(['warm', 'cold-1']);
+    expect(done()).toEqual(['warm', 'cold']);
     log.add('repair', { cause: 'plug-fouled', outcome: 'cured' });
     expect(done()).toEqual([]);
   });
@@ -260,7 +260,9 @@ describe('from finding to closing', () => {
         else log.find('idle-speed', 'in-band');
         log.later(hours);
         log.add('start', { state: 'cold', pulls: 3, outcome: 'runs' });
-        expect(log.picture.proof.find((s) => s.id === 'cold-1')?.done, `${warmed} ${hours} h`).toBe(cold);
+        expect(log.picture.proof.find((s) => s.id === 'cold')?.clean === 1, `${warmed} ${hours} h`).toBe(
+          cold,
+        );
       }
     }
   });
@@ -317,7 +319,8 @@ describe('from finding to closing', () => {
 
   it('reminds of the second cold start once everything else is done', () => {
     const log = new Log();
-    log.add('repair', { cause: 'tank-vent-blocked', outcome: 'cured' });
+    // A screw was turned: two cold starts.
+    log.add('screw', { screw: 'L', eighths: 1 });
     expect(coldStartDue(log.picture.proof)).toBeNull();
     for (const [check, result] of [
       ['full-speed', 'in-band'],
@@ -328,6 +331,7 @@ describe('from finding to closing', () => {
     log.add('proved', { step: 'idle-minute' });
     log.add('proved', { step: 'tool-still' });
     log.add('start', { state: 'warm', pulls: 1, outcome: 'runs' });
+    expect(log.picture.proof.find((s) => s.id === 'cold')).toMatchObject({ times: 2, clean: 0 });
     const afterLast = (): number =>
       Date.parse(coldStartDue(log.picture.proof)?.notBefore ?? '') -
       Date.parse(log.picture.starts.at(-1)!.notedAt);
@@ -388,7 +392,7 @@ describe('words', () => {
     ] as const;
     /** One of each kind: a kind forgotten here does not compile. */
     const said: { [K in EntryKind]: [body: Bodies[K], about: string, says: string] } = {
-      complaint: [{ complaint: 'flooded', words: 'wet' }, 'Complaint', 'Flooded “wet”'],
+      complaint: [{ complaint: 'flooded', words: 'wet' }, 'Complaint', 'Flooded, “wet”'],
       history: [
         { answers: { monthsStored: 6, openedBefore: 'no', alreadyTried: 'plug' } },
         'History',

@@ -7,6 +7,7 @@ import {
   tellsOf,
   type Carburettor,
   type CauseId,
+  type ComplaintId,
   type LayerId,
   type History,
   type PartId,
@@ -25,6 +26,7 @@ import type {
   OpenEnd,
   Photo,
   Picture,
+  ProofStep,
   Repair,
   Settled,
   ToMend,
@@ -122,6 +124,10 @@ export const nameOfMend = (what: ToMend, kind?: MachineKind): string => {
   return what.remedy ? remedyOf(what.remedy).does : causeOf(what.cause, kind).name;
 };
 
+/** A run of the proof that is left, with how far it has come. */
+const leftWords = ({ label, times, clean, inOneGo }: ProofStep): string =>
+  `${label[0]!.toLowerCase()}${label.slice(1)}${times > 1 && !inOneGo ? ` (${clean} of ${times})` : ''}`;
+
 function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   const ends: OpenEnd[] = [];
   const { kind } = p.machine;
@@ -155,7 +161,7 @@ function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   if (unproved.length > 0)
     ends.push({
       id: 'proof',
-      says: `Not proved since it was last touched: ${unproved.map((s) => s.label.toLowerCase()).join(', ')}.`,
+      says: `Not proved since it was last touched: ${unproved.map(leftWords).join(', ')}.`,
     });
   for (const { words, refused } of p.safetyFaults)
     if (!refused) ends.push({ id: 'safety', says: `Safety fault stands: ${words}.` });
@@ -190,9 +196,9 @@ export function readJob(
   const live = unstruck.filter((e) => !superseded.has(e.id));
   const findings = [...read.values()].filter((f) => latest.get(f.check) === f.entryId);
 
-  const complaints = ofKind(live, 'complaint')
-    .map((e) => ({ entryId: e.id, complaint: e.body.complaint }))
-    .filter((c, i, all) => all.findIndex((o) => o.complaint === c.complaint) === i);
+  const complaints = readComplaints(live);
+  const history: History = Object.assign({}, ...ofKind(live, 'history').map((e) => e.body.answers));
+  const fitted = ofKind(live, 'carburettor').at(-1)?.body ?? carburettor;
   const repairs = readRepairs(live);
   const evidence = readEvidence(unstruck, read, repairs);
   const known = readFound(evidence, live);
@@ -202,7 +208,7 @@ export function readJob(
     machine,
     complaints,
     complaintWords: ofKind(live, 'complaint').flatMap((e) => e.body.words ?? []),
-    history: Object.assign({}, ...ofKind(live, 'history').map((e) => e.body.answers)) as History,
+    history,
     saidDone: readSaidDone(ofKind(live, 'said-done')),
     findings,
     repairs,
@@ -210,7 +216,7 @@ export function readJob(
     trayPassed: trayPassed(live),
     lines: readLines(live),
     screwPlans: readScrewPlans(live),
-    carburettor: ofKind(live, 'carburettor').at(-1)?.body ?? carburettor,
+    carburettor: fitted,
     worth: Object.assign({}, ...ofKind(live, 'worth').map((e) => e.body)) as Bodies['worth'],
     choicesSet: new Map(ofKind(live, 'choice-set').map((e) => [e.body.choice, e.body])),
     decision: readDecision(live),
@@ -230,7 +236,14 @@ export function readJob(
     hazardPassed: hazardPassed(live),
     ledger: readLedger(unstruck),
     starts: ofKind(live, 'start').map(({ id, notedAt, body }) => ({ id, notedAt, ...body })),
-    proof: readProof(live, findings, machine),
+    proof: readProof(live, {
+      findings,
+      machine,
+      complaints,
+      repairs,
+      failsWhen: history.failsWhen,
+      bulb: fitted?.bulb !== 'none',
+    }),
     evidence,
     order: new Map(unstruck.map((e, n) => [e.id, n])),
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),
@@ -252,6 +265,16 @@ const HANDS_ON: ReadonlySet<Entry['kind']> = new Set([
   'start',
   'proved',
 ]);
+
+/** What was complained of, each once where it was said first, with how often it does it as was said last. */
+function readComplaints(live: Live): Picture['complaints'] {
+  const said = new Map<ComplaintId, Picture['complaints'][number]>();
+  for (const { id, body } of ofKind(live, 'complaint')) {
+    const { complaint, often = said.get(complaint)?.often } = body;
+    said.set(complaint, { entryId: said.get(complaint)?.entryId ?? id, complaint, ...(often && { often }) });
+  }
+  return [...said.values()];
+}
 
 function readDecision(live: Live): Decision | null {
   const last = ofKind(live, 'decision').at(-1);

@@ -6,10 +6,13 @@ import {
   conditionWords,
   familyOf,
   layerOf,
+  oftenWords,
+  proofRun,
   remedyOf,
   SPANS,
   type Span,
   resultOf,
+  type FailsWhen,
   type History,
   type RepairOutcome,
   type ToldHow,
@@ -27,6 +30,9 @@ import { nameOfThing } from './tray';
 
 /** Words as a sentence begins. */
 export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Words as they stand in one. */
+const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Why nothing of a thing that is off lies on the tray. */
 export const GONE_WORDS: Readonly<Record<NonNullable<OffItem['gone']>, string>> = {
@@ -51,6 +57,16 @@ export const OUTCOME_WORDS: Readonly<Record<RepairOutcome, string>> = {
 };
 /** An amount without its currency, which is the shop's. */
 const amountWords = (cents: number): string => (cents / 100).toFixed(2);
+/** When it does it, as it is told. */
+const FAILS_WORDS: Readonly<Record<FailsWhen, string>> = {
+  hot: 'fails hot',
+  cold: 'fails cold',
+  refuelled: 'fails after refuelling',
+  stood: 'fails after standing',
+  tilted: 'fails tilted',
+  'part-throttle': 'fails at part throttle',
+  always: 'fails hot and cold',
+};
 /** How an owner gave an answer. */
 export const HOW_WORDS: Readonly<Record<ToldHow, string>> = {
   counter: 'at the counter',
@@ -132,7 +148,8 @@ export function historyWords(h: History): string[] {
         gradually: 'got worse gradually',
         'no-restart-after-rest': 'no restart after a rest',
       }[h.stopped],
-    h.failsWhen && { hot: 'fails hot', cold: 'fails cold', always: 'fails hot and cold' }[h.failsWhen],
+    h.failsWhen && FAILS_WORDS[h.failsWhen],
+    h.comesAndGoes && 'comes and goes',
     h.openedBefore &&
       { yes: 'somebody has been into it', no: 'never opened', unknown: 'opened before? not known' }[
         h.openedBefore
@@ -211,9 +228,13 @@ export function entryWords(
     case 'complaint':
       return {
         about: 'Complaint',
-        says: [behaviourOf(entry.body.complaint).label, entry.body.words && `“${entry.body.words}”`]
+        says: [
+          behaviourOf(entry.body.complaint).label,
+          entry.body.often && oftenWords(entry.body.often),
+          entry.body.words && `“${entry.body.words}”`,
+        ]
           .filter(Boolean)
-          .join(' '),
+          .join(', '),
       };
     case 'history':
       return { about: 'History', says: historyWords(entry.body.answers).join(', ') };
@@ -360,7 +381,10 @@ export function entryWords(
     case 'proved':
       return {
         about: 'Proved',
-        says: { 'idle-minute': 'idle holds a minute', 'tool-still': 'tool still at idle' }[entry.body.step],
+        says:
+          'step' in entry.body
+            ? lowered(proofRun(entry.body.step).label)
+            : `enough of ${lowered(proofRun(entry.body.enough).label)}: ${Math.round(entry.body.sure * 100)} in 100 that it is cured`,
       };
     case 'note':
       return { about: TALK_LABELS[entry.body.about ?? 'note'], says: entry.body.text };

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { PLAIN_PROOF } from './plain/proof';
+import { plainProof } from './plain/proof';
 import { PLAIN_WATCH } from './plain/watch';
 import { describe, expect, it } from 'vitest';
 import { accountOf } from '../account';
 import { diagnose } from '../diagnosis';
-import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, onTool, type CauseId } from '../knowledge';
+import { CAUSE_IDS, CHECKS, COMPLAINT_IDS, onTool, RUN_IDS, type CauseId } from '../knowledge';
 import {
   caseOf,
   changesBetween,
@@ -108,7 +108,10 @@ describe('plain words', () => {
     expect(all.filter((sentence) => SLANG.test(sentence))).toEqual([]);
   });
   it('every step of the proof is a sentence', () => {
-    for (const { id } of mended.proof) expect(PLAIN_PROOF[id], id).toMatch(/^[A-Z].*\.$/);
+    for (const id of RUN_IDS) {
+      expect(plainProof({ id, clean: 1 }), id).toMatch(/^[A-Z].*\.$/);
+      expect(plainProof({ id, clean: 3 }), id).toContain(', 3 times.');
+    }
   });
   it('a cause fits inside another sentence', () => {
     for (const cause of CAUSE_IDS) expect(causeClause(cause, 'trimmer')).toMatch(/^[a-z].*[^.]$/);

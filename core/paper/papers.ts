@@ -23,7 +23,7 @@ import {
   standingFaults,
   type PaperOf,
 } from './report';
-import { PLAIN_PROOF } from './plain/proof';
+import { plainProof, plainUnproved } from './plain/proof';
 import { PLAIN_WATCH } from './plain/watch';
 import { doneSaid } from './done';
 import { causeClause, findingSaid, said } from './words';
@@ -90,10 +90,11 @@ export function workDoneOf(at: PaperOf): Block[] {
   // What was measured says it already, with its figure.
   const proved = picture.proof
     .filter(
-      ({ by, done: isDone }) => isDone && !proving.some((f) => by.kind === 'finding' && by.check === f.check),
+      ({ by, clean }) => clean > 0 && !proving.some((f) => by.kind === 'finding' && by.check === f.check),
     )
-    .map((s) => said(PLAIN_PROOF[s.id]!));
+    .map((s) => said(plainProof(s)));
   const starts = picture.starts.filter((s) => s.outcome === 'runs');
+  const unproved = plainUnproved(picture);
   const left = [
     ...standingFaults(at).map((f) =>
       said(`Not mended: ${causeClause(f.cause, kind)}. It may fail again.`, ...f.said.from),
@@ -136,6 +137,7 @@ export function workDoneOf(at: PaperOf): Block[] {
                   ),
                 ]
               : []),
+            ...(unproved ? [said(unproved)] : []),
           ]),
         ]
       : []),

@@ -3,8 +3,10 @@ import type {
   CauseId,
   ComplaintId,
   History,
+  HowOften,
   LayerId,
   Outcome,
+  ProvedStep,
 } from '@rusty-wren/core/knowledge';
 import type {
   BehindAnswer,
@@ -13,7 +15,6 @@ import type {
   PhotoTime,
   Pin,
   BuildOrder,
-  ProvedStep,
   RebuildTick,
   Renewal,
   Stage,
@@ -29,7 +30,7 @@ export type Happening =
   | string
   | { mark: string; line: string }
   | { strike: string; reason: string }
-  | { complaint: ComplaintId; words?: string }
+  | { complaint: ComplaintId; words?: string; often?: HowOften }
   | { history: History }
   | { repair: CauseId; outcome: Outcome; note?: string }
   | { settles: CauseId; words?: string }

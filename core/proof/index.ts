@@ -1,0 +1,15 @@
+export {
+  chancesIn,
+  comesAndGoes,
+  curedBy,
+  MENDED_BEFORE,
+  minutesOf,
+  proofOf,
+  rateBefore,
+  showingsWanted,
+  SURE_ENOUGH,
+  type AskedRun,
+  type Complained,
+  type ProofCase,
+} from './proofOf';
+export { leavesShown } from './touched';
