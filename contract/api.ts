@@ -9,7 +9,7 @@ import type { LatelyLow } from '@rusty-wren/core/compression';
 import type { LearntHere, Paces } from '@rusty-wren/core/learning';
 import type { MachineFacts, MachineKind } from '@rusty-wren/core/machine';
 import type { Leaving } from '@rusty-wren/core/account';
-import type { Entry, NewEntry, Phase, Stage, ToMend } from '@rusty-wren/core/log';
+import type { Entry, NewEntry, Phase, ProofLeft, Stage, ToMend } from '@rusty-wren/core/log';
 import type { SpecFigures } from '@rusty-wren/core/machine';
 import type { OfModel } from '@rusty-wren/core/model';
 import type { PricedMachine } from '@rusty-wren/core/worth';
@@ -139,6 +139,8 @@ export interface RackTag {
   toFind: { mean: number; p90: number } | null;
   /** All but a cold start is proved; from when it may be made, ISO 8601, null for now. */
   coldStart: { notBefore: string | null } | null;
+  /** What is left of its proof, as far as it is known; null once it is closed. */
+  proofLeft: ProofLeft | null;
   entryCount: number;
 }
 

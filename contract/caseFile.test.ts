@@ -80,6 +80,19 @@ describe('a case file', () => {
     ]);
   });
 
+  it('takes how often a complaint comes, and reckons with what comes and goes', () => {
+    const often = { failed: 1, of: 3 };
+    expect(read(withLog({ complaint: 'no-fire', often })).case.history).toMatchObject({ comesAndGoes: true });
+    for (const always of [{ failed: 3, of: 3 }, { said: 'every-time' }])
+      expect(
+        read(withLog({ complaint: 'no-fire', often: always })).case.history.comesAndGoes,
+      ).toBeUndefined();
+    expect(logFromCaseFile(parseCaseFile(withLog({ complaint: 'no-fire', often })))).toContainEqual({
+      kind: 'complaint',
+      body: { complaint: 'no-fire', often },
+    });
+  });
+
   it('lets a later check supersede the earlier one, and a tray fill and empty', () => {
     const { case: c } = read(
       withLog(
@@ -166,6 +179,7 @@ describe('what is malformed is refused in one line naming the field', () => {
       'history.openedBefore must be one of',
     ],
     [JSON.stringify({ ...EXAMPLE, extra: 1 }), 'extra is not allowed'],
+    [withLog({ complaint: 'flooded', often: { failed: 4, of: 3 } }), 'log[0].often'],
     [withLog({ complaint: 'wobbles' }), 'log[0].complaint must be one of'],
     [
       withLog({ complaint: 'flooded' }, { check: 'fuel-taste', result: 'bad' }),

@@ -59,7 +59,11 @@ const given: Bodies['paper'] = (() => {
 describe('entries', () => {
   /** Bodies of each kind as the core has them: a kind forgotten here, or a body that is none, does not compile. */
   const good: { [K in EntryKind]: readonly Bodies[K][] } = {
-    complaint: [{ complaint: 'flooded' }],
+    complaint: [
+      { complaint: 'flooded' },
+      { complaint: 'flooded', often: { said: 'now-and-then' } },
+      { complaint: 'flooded', often: { failed: 50, of: 50 } },
+    ],
     history: [{ answers: { monthsStored: 3 } }],
     'said-done': [
       { work: 'coil' },
@@ -147,7 +151,7 @@ describe('entries', () => {
     screw: [{ screw: 'L', eighths: -0.5, trial: true, why: 'to see' }],
     heard: [{ track: [[0.1, 2800, 0]], seconds: 12, by: 'microphone' }],
     start: [{ state: 'cold', pulls: 4, outcome: 'runs', drill: 'no choke' }],
-    proved: [{ step: 'idle-minute' }],
+    proved: [{ step: 'idle-minute' }, { enough: 'cold', sure: 0.81 }],
     can: [{ job: ID, shared: true }],
     stage: [{ stage: 'parts', waitingFor: 'a kit' }],
     'hazard-passed': [{ words: 'brake held' }],
@@ -201,6 +205,14 @@ describe('entries', () => {
     [entry('line', { tag: 'x', ends: ['tank', 'tank'] }), 'body.ends'],
     [entry('line', { ends: ['tank', 'vent'] }), 'body.tag is required'],
     [entry('proved', { step: 'cold' }), 'body.step must be one of'],
+    [entry('proved', { enough: 'warm' }), 'body'],
+    [entry('proved', { enough: 'warm', sure: 1.1 }), 'body.sure must be less than or equal to 1'],
+    [entry('proved', { enough: 'warm', step: 'stood', sure: 0.9 }), 'conflict'],
+    [entry('complaint', { complaint: 'flooded', often: { failed: 4, of: 3 } }), 'body.often'],
+    [entry('complaint', { complaint: 'flooded', often: { failed: 0, of: 3 } }), 'body.often'],
+    [entry('complaint', { complaint: 'flooded', often: { failed: 1, of: 51 } }), 'body.often'],
+    [entry('complaint', { complaint: 'flooded', often: { said: 'often' } }), 'body.often'],
+    [entry('complaint', { complaint: 'flooded', often: '1 of 3' }), 'body.often'],
     [entry('note', { text: '' }), 'body.text is not allowed to be empty'],
     [
       entry('finding', { check: 'fuel-smell', result: 'purple', sureness: 'sure' }),

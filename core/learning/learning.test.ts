@@ -39,7 +39,12 @@ const lesson = (
   { matters = [matter('coil-failed', 'mended')], acts = [act('coil-failed')] }: Partial<Account> = {},
 ) =>
   lessonOf(
-    { stage: 'closed', complaints: [{ entryId: '1', complaint: 'no-fire' }], proof: [step(true)], ...log },
+    {
+      stage: 'closed',
+      complaints: [{ entryId: '1', complaint: 'no-fire', said: ['1'] }],
+      proof: [step(true)],
+      ...log,
+    },
     { ...accountOf(readJob([], SAW), { machine: SAW, history: {}, evidence: [], off: [] }), matters, acts },
   );
 

@@ -17,7 +17,9 @@ export function readEvidence(
   return beforeTheirCure(unstruck, repairs).reduce<Evidence[]>((evidence, e) => {
     switch (e.kind) {
       case 'complaint':
-        return takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
+        return onlyHowOften(e, evidence)
+          ? evidence
+          : takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
       case 'said-done':
         return takeIn(evidence, { ref: e.id, kind: 'said-done', ...e.body });
       case 'repair': {
@@ -77,6 +79,10 @@ function beforeTheirCure(unstruck: readonly Entry[], repairs: readonly Repair[])
     ];
   }, unstruck);
 }
+
+/** Whether a complaint that was made before is only told of more closely: it does not stand again after a cure. */
+const onlyHowOften = ({ body }: EntryOf<'complaint'>, evidence: readonly Evidence[]): boolean =>
+  body.often !== undefined && evidence.some((o) => o.kind === 'complaint' && o.complaint === body.complaint);
 
 const ofRepair = (repair: Repair): Evidence => ({
   ref: repair.entryId,

@@ -61,7 +61,7 @@ export type {
   ToMend,
   TrailLine,
 } from './picture';
-export { COLD_AGAIN_H, coldStartDue } from './proof';
+export { COLD_AGAIN_H, coldStartDue, proofLeft, type ProofLeft } from './proof';
 export { allBack, conditionIn, itemBack, nameOfThing, thingOf } from './tray';
 export { crosswise, screwCounts, screwPlanOf, screwsLeft } from './screwPlan';
 export {

@@ -163,11 +163,19 @@ export interface GivenPaper {
   version: number;
 }
 
+/** What was complained of: the entry that said it first, all that say it, and how often it does it as was said last. */
+export interface Complaint {
+  entryId: string;
+  complaint: ComplaintId;
+  said: readonly string[];
+  often?: HowOften;
+}
+
 /** Everything the log says about a job, worked out. */
 export interface Picture {
   machine: MachineFacts;
-  /** Each once, with how often it does it as was said last. */
-  complaints: readonly { entryId: string; complaint: ComplaintId; often?: HowOften }[];
+  /** Each once, in the order they were said first. */
+  complaints: readonly Complaint[];
   complaintWords: readonly string[];
   history: History;
   /** Work that is said to have been done before it came, each as it was said last. */

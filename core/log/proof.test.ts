@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { RunId } from '../knowledge';
-import { makeEntry, readJob, unnumbered, type Noted, type ProofStep } from '.';
+import { makeEntry, proofLeft, readJob, unnumbered, type Noted, type ProofStep } from '.';
 
 const SAW = { kind: 'chainsaw', displacementCc: 45 } as const;
 const BEGUN = Date.parse('2026-05-04T09:00:00.000Z');
@@ -89,6 +89,40 @@ describe('what comes and goes', () => {
     expect(proofIn(oneInThree, corrected, lead).get('warm')!.times).toBe(1);
     const silent: Noted = { kind: 'complaint', body: { complaint: 'hard-to-start', words: 'still' } };
     expect(proofIn(oneInThree, silent, lead).get('warm')!.times).toBe(6);
+  });
+});
+
+describe('told how often, once it was mended', () => {
+  const job = (...more: Noted[]) =>
+    readJob(
+      [complains(), lead, ...more].map((n, i) =>
+        unnumbered(makeEntry(n, { id: `e${i}`, notedAt: new Date(BEGUN + i * 60_000).toISOString() })),
+      ),
+      SAW,
+    );
+  const complains = (often?: { failed: number; of: number }): Noted => ({
+    kind: 'complaint',
+    body: { complaint: 'hard-to-start', ...(often && { often }) },
+  });
+  it('is no new complaint; said without, it does it again', () => {
+    expect(job().cured).toBe(true);
+    const told = job(complains({ failed: 1, of: 3 }));
+    expect([told.cured, told.complaints]).toEqual([
+      true,
+      [{ entryId: 'e0', complaint: 'hard-to-start', said: ['e0', 'e2'], often: { failed: 1, of: 3 } }],
+    ]);
+    expect(job(complains()).cured).toBe(false);
+  });
+});
+
+describe('what is left of a proof', () => {
+  it('is bench minutes, and how often it has to stand', () => {
+    const left = (...noted: Noted[]) => proofLeft([...proofIn(...noted).values()]);
+    // Full speed, throttle, tool: 1½ minutes; six starts of 1½; one cold.
+    expect(left(oneInThree, lead)).toEqual({ minutes: 1.5 + 6 * 1.5, cold: 1, nights: 0 });
+    expect(left(oneInThree, lead, warm, warm)).toEqual({ minutes: 1.5 + 4 * 1.5, cold: 1, nights: 0 });
+    const leaks: Noted = { kind: 'complaint', body: { complaint: 'leaks-fuel' } };
+    expect(left(leaks)).toMatchObject({ nights: 1 });
   });
 });
 

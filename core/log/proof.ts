@@ -159,3 +159,21 @@ export function coldStartDue(proof: readonly ProofStep[]): { notBefore: string |
   if (!next || left.some((s) => s.id !== 'cold' && s.id !== 'stood')) return null;
   return { notBefore: next.notBefore ?? null };
 }
+
+/** What a proof still asks for: bench minutes of what can be run now, and how many times it has to have stood cold, or a night. */
+export interface ProofLeft {
+  minutes: number;
+  cold: number;
+  nights: number;
+}
+
+/** What is left of a proof. */
+export function proofLeft(proof: readonly ProofStep[]): ProofLeft {
+  const left = proof.filter((s) => !s.done).map((s) => ({ ...s, n: s.times - s.clean }));
+  const of = (id: RunId): number => left.find((s) => s.id === id)?.n ?? 0;
+  return {
+    minutes: left.reduce((sum, s) => sum + (STANDING.has(s.id) ? 0 : s.n * s.minutes), 0),
+    cold: of('cold'),
+    nights: of('stood'),
+  };
+}

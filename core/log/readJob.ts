@@ -20,6 +20,7 @@ import { asDone, inOrder, strikesOf } from './order';
 import { readEvidence } from './evidence';
 import { readFound, readSafety, readSetRight } from './found';
 import type {
+  Complaint,
   Decision,
   Finding,
   OffItem,
@@ -267,13 +268,20 @@ const HANDS_ON: ReadonlySet<Entry['kind']> = new Set([
 ]);
 
 /** What was complained of, each once where it was said first, with how often it does it as was said last. */
-function readComplaints(live: Live): Picture['complaints'] {
-  const said = new Map<ComplaintId, Picture['complaints'][number]>();
+function readComplaints(live: Live): Complaint[] {
+  const all = new Map<ComplaintId, Complaint>();
   for (const { id, body } of ofKind(live, 'complaint')) {
-    const { complaint, often = said.get(complaint)?.often } = body;
-    said.set(complaint, { entryId: said.get(complaint)?.entryId ?? id, complaint, ...(often && { often }) });
+    const { complaint } = body;
+    const before = all.get(complaint);
+    const often = body.often ?? before?.often;
+    all.set(complaint, {
+      entryId: before?.entryId ?? id,
+      complaint,
+      said: [...(before?.said ?? []), id],
+      ...(often && { often }),
+    });
   }
-  return [...said.values()];
+  return [...all.values()];
 }
 
 function readDecision(live: Live): Decision | null {

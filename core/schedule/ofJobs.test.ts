@@ -23,6 +23,7 @@ const job = (more: Partial<OpenJob>): OpenJob => ({
   hands: null,
   donor: null,
   coldIn: null,
+  proof: null,
   due: null,
   partsIn: null,
   orderedIn: null,
@@ -46,6 +47,27 @@ describe('the work left on a job', () => {
     expect(kinds({ phase: { kind: 'close' } })).toEqual(['close']);
     expect(kinds({ phase: { kind: 'left', causes: [] }, off: 2 })).toEqual(['together', 'close']);
     expect(kinds({ stage: 'closed' })).toEqual([]);
+  });
+
+  it('has the proof that its complaints and its work ask for, cold engine and nights on its hook', () => {
+    const proving = (minutes: number, cold: number, nights: number) =>
+      workOf([job({ phase: { kind: 'prove' }, proof: { minutes, cold, nights } })], crew).tasks;
+    expect(proving(27, 0, 0).map((t) => [t.kind, t.minutes])).toEqual([
+      ['prove', 27],
+      ['close', 5],
+    ]);
+    const stands = proving(9, 2, 1);
+    expect(stands.map((t) => [t.kind, t.after?.rest ?? 0])).toEqual([
+      ['prove', 0],
+      ['cold-start', 180],
+      ['cold-start', 180],
+      ['cold-start', 480],
+      ['close', 0],
+    ]);
+    expect(new Set(stands.map((t) => t.id)).size).toBe(stands.length);
+    // A month of it is not planned.
+    expect(proving(9, 9, 1)).toHaveLength(6);
+    expect(proving(0, 1, 0).map((t) => t.kind)).toEqual(['cold-start', 'close']);
   });
 
   it('takes the minutes that mending takes here', () => {

@@ -9,7 +9,7 @@ import {
   type RemedyId,
 } from '../knowledge';
 import { paceOf, type Paces } from '../learning';
-import type { Phase, Stage } from '../log';
+import type { Phase, ProofLeft, Stage } from '../log';
 import { jobsFor } from '../worth';
 import type { IfOrdered } from './helps';
 import { longestShift, type Crew, type DueJob, type Task, type TaskKind } from './task';
@@ -31,6 +31,8 @@ export interface OpenJob {
   donor: string | null;
   /** All but a cold start is proved; minutes until the engine is cold again. */
   coldIn: number | null;
+  /** What is left of its proof; null where nobody has worked that out. */
+  proof: ProofLeft | null;
   /** By when it was promised, and how long it waits for a part, minutes; null: nothing promised, nobody knows. */
   due: number | null;
   partsIn: number | null;
@@ -47,7 +49,6 @@ const MINUTES = {
   lookLeast: 8,
   lookMore: 40,
   settle: 15,
-  prove: 15,
   coldStart: 4,
   close: 5,
   /** Laying one thing back, and what putting together takes in any case. */
@@ -71,6 +72,12 @@ const SPREAD: Readonly<Record<TaskKind, number>> = {
 };
 /** An engine that has run is cold again after so long. */
 const COLD = 180;
+/** A night on its hook. */
+const NIGHT = 480;
+/** Where nobody has worked out the proof. */
+const USUAL_PROOF: ProofLeft = { minutes: 15, cold: 1, nights: 0 };
+/** Where it wants more than this of standing cold, the rest is made as it comes: a month is not planned. */
+const MOST_STANDING = 4;
 /** What a minute of lateness of a promise counts. */
 const PROMISED = 1;
 
@@ -163,13 +170,13 @@ function tasksOf(
     kind: TaskKind,
     at: Pick<Task, 'place' | 'like'>,
     wanted: number,
-    { rest = 0, spread = 0 }: { rest?: number; spread?: number } = {},
+    { rest = 0, spread = 0, n = 0 }: { rest?: number; spread?: number; n?: number } = {},
   ): void => {
     if (wanted <= 0) return;
     const minutes = Math.min(longest, Math.max(1, Math.round(wanted)));
     const before = tasks.at(-1);
     tasks.push({
-      id: `${id} ${kind}`,
+      id: n > 0 ? `${id} ${kind} ${n + 1}` : `${id} ${kind}`,
       job: id,
       kind,
       ...at,
@@ -201,9 +208,13 @@ function tasksOf(
     add('together', bench('together'), MINUTES.together + laying);
   }
   if (!goesHome && phase.kind !== 'close') {
-    if (coldIn === null) add('prove', OUTDOORS, MINUTES.prove);
+    const { minutes, cold, nights } = job.proof ?? USUAL_PROOF;
+    if (coldIn === null) add('prove', OUTDOORS, minutes);
     else release = Math.max(release, coldIn);
-    add('cold-start', OUTDOORS, MINUTES.coldStart, { rest: coldIn === null ? COLD : 0 });
+    const rests = [...Array<number>(cold).fill(COLD), ...Array<number>(nights).fill(NIGHT)];
+    rests.slice(0, MOST_STANDING).forEach((rest, n) => {
+      add('cold-start', OUTDOORS, MINUTES.coldStart, { rest: n === 0 && coldIn !== null ? 0 : rest, n });
+    });
   }
   add('close', { place: 'desk', like: 'desk' }, MINUTES.close);
   return tasks;

@@ -1,9 +1,20 @@
-import { checkOf, resultOf, type CheckDef, type CheckId, type Sureness } from '../knowledge';
+import {
+  BEHAVIOURS,
+  behaviourOf,
+  checkOf,
+  oftenWords,
+  resultOf,
+  type CheckDef,
+  type CheckId,
+  type ComplaintId,
+  type Sureness,
+} from '../knowledge';
 import { toPutBack } from '../diagnosis';
 import { offToStart, pullsWords, type StartOutcome, type StartState } from '../log';
 import { moveInWords, type ScrewMove } from '../tuning';
 import { questionOf, READING_FIELD } from '../reading';
 import { parseTurns, formatTurns } from '../units';
+import { oftenIn } from './often';
 import { readingFor } from './reading';
 import { saidDone, toldInTalk } from './said';
 import { asksForAResult, asNote, isTalk, talkWritten } from './talk';
@@ -236,6 +247,24 @@ function namesItsResult(text: string): boolean {
   });
 }
 
+const COMPLAINTS: readonly (readonly [string, ComplaintId])[] = BEHAVIOURS.flatMap(({ id, label }) =>
+  [id, label].map((name) => [squash(name), id] as const),
+);
+/** "cuts dead 1 of 3": a complaint by its name, with how often it does it. */
+function complained(text: string): Understood | null {
+  const words = text.split(' ');
+  for (let n = words.length - 1; n >= 1; n--) {
+    const [, complaint] = COMPLAINTS.find(([name]) => name === squash(words.slice(0, n).join(''))) ?? [];
+    const often = complaint && oftenIn(words.slice(n).join(' '));
+    if (often)
+      return understood(`Complaint: ${behaviourOf(complaint).label}, ${oftenWords(often)}`, {
+        kind: 'complaint',
+        body: { complaint, often },
+      });
+  }
+  return null;
+}
+
 /** Reads one thing written on the bench line. Never guesses: what is unclear comes back with the choices. */
 export function readClause(line: string, at: AtHand): Understood {
   const text = line.trim().replace(/\s+/g, ' ');
@@ -257,6 +286,8 @@ export function readClause(line: string, at: AtHand): Understood {
     );
   const told = word === 'said' && saidDone(rest);
   if (told) return told;
+  const complaint = complained(text);
+  if (complaint) return complaint;
   if (ALL_BACK.test(text)) return putAllBack(at);
   if (isTalk(text) && !namesItsResult(text) && !/^(put )?\S+ back( on)?$/i.test(text)) return offerNote(text);
   if (word === 'left') return leftOff(rest.replace(/^off\s+/i, ''), at);

@@ -18,6 +18,7 @@ export const FORMS: readonly string[] = [
   'on needle new',
   'off 2 long screws, top',
   'start cold 4 pops',
+  'cuts dead 1 of 3',
   'said coil new, 2 months ago, no better',
   'smell fresh; filter clean',
   'note waits for kit',

@@ -9,7 +9,8 @@ import type { AtHand, Understood } from './understood';
  *     clause   = "note" text | "off" thing | ("on" | "back") thing ["new"] | "put" thing "back" | thing "is not off"
  *              | "put all back" | "bin" thing | "left off" thing ":" why
  *              | "said" work ["by" whom] [n "months ago"] [what came of it]
- *              | screws | turned | started | check [result | reading] [sureness] | result check
+ *              | complaint often | screws | turned | started | check [result | reading] [sureness] | result check
+ *     often    = n "of" n | "every time" | "now and then"
  *     thing    = part | layer [condition] ["count lost"] | [n] loose thing ["," place]
  *     screws   = ("L" | "H") turns [("L" | "H") turns]      turns in eighths: 1 1/8, 3/4, 1.5
  *     turned   = ("L" | "H" | "stop") ("in" | "out") turns

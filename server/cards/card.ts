@@ -4,6 +4,7 @@ import { mattersIn, workThatHelped, type Account } from '@rusty-wren/core/accoun
 import { behaviourOf, causeOf, type Carburettor } from '@rusty-wren/core/knowledge';
 import {
   coldStartDue,
+  proofLeft,
   nameOfMend,
   phaseOf,
   readJob,
@@ -14,7 +15,7 @@ import {
 import { judgeReading } from '@rusty-wren/core/reading';
 
 /** Counted up whenever a card is worked out in another way: older ones are made anew. */
-export const CARD_VERSION = 7;
+export const CARD_VERSION = 8;
 
 /** What a job's log says to lists, as it is kept. `phase`: null where the engine has to be asked. */
 export interface Says extends Pick<
@@ -28,6 +29,7 @@ export interface Says extends Pick<
   | 'inPieces'
   | 'hands'
   | 'coldStart'
+  | 'proofLeft'
   | 'entryCount'
 > {
   phase: Phase | null;
@@ -65,6 +67,7 @@ export function saysOf(picture: Picture, account: Account, entryCount: number): 
     inPieces: picture.off.some((item) => item.layer),
     hands: picture.hands,
     coldStart: picture.stage === 'closed' ? null : coldStartDue(picture.proof),
+    proofLeft: picture.stage === 'closed' ? null : proofLeft(picture.proof),
     entryCount,
     // Nothing to check and nothing to act on: only so long as nobody has asked the engine.
     phase: phase.kind === 'settle' ? null : phase,

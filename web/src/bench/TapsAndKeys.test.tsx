@@ -68,8 +68,9 @@ async function prove(): Promise<void> {
   ]) {
     const row = step()
       .getAllByRole('listitem')
-      .find((item) => item.textContent.includes(label))!;
-    const button = within(row).queryByRole('button', { name: 'Proved' });
+      .find((item) => item.textContent.includes(label));
+    // Not every machine is asked for all of them.
+    const button = row && within(row).queryByRole('button', { name: /^(Proved|Ran right)$/ });
     if (!button) continue;
     await user.click(button);
     proved++;

@@ -18,6 +18,7 @@ import { CaseFileDrop } from './CaseFileDrop';
 import { Chips } from './Chips';
 import { checkInOf, draftSchema, EMPTY, type Draft, type OnTheBooks } from './draft';
 import { hang } from './hang';
+import { HowOftenPick } from './HowOften';
 import { HistoryChips } from './HistoryChips';
 import { SaidDonePick } from './SaidDonePick';
 import { useOwners } from './useOwners';
@@ -132,6 +133,11 @@ function Page({ by }: { by: string | null }): ReactElement {
             <h2 className="mb-1 text-2xl font-bold">Which of these was it?</h2>
             <Shapes value={draft.complaints} onChange={(complaints) => change({ complaints })} />
             <Problem says={problems.complaints} />
+            <HowOftenPick
+              complaints={draft.complaints}
+              value={draft.often ?? {}}
+              onChange={(complaint, often) => change({ often: { ...draft.often, [complaint]: often } })}
+            />
             <label className="mt-2 flex flex-wrap items-center gap-x-3">
               <span className="font-semibold">In their words</span>
               <input

@@ -1,4 +1,4 @@
-import { SPANS, type History, type Span } from '@rusty-wren/core/knowledge';
+import { FAILS_WHEN, FAILS_WHEN_IDS, SPANS, type History, type Span } from '@rusty-wren/core/knowledge';
 import type { ReactElement } from 'react';
 import { Chips } from './Chips';
 
@@ -69,11 +69,7 @@ export function HistoryChips({
       />
       <Chips
         label="Fails"
-        chips={[
-          { value: 'hot', label: 'Hot' },
-          { value: 'cold', label: 'Cold' },
-          { value: 'always', label: 'Always' },
-        ]}
+        chips={FAILS_WHEN_IDS.map((id) => ({ value: id, label: FAILS_WHEN[id] }))}
         value={value.failsWhen}
         onChange={(failsWhen) => set({ failsWhen })}
       />

@@ -39,6 +39,7 @@ describe('a check-in draft', () => {
     const full: Draft = {
       ...WHOLE,
       history: { openedBefore: 'no', alreadyTried: ' ' },
+      often: { 'kicks-back': { failed: 2, of: 7 }, flooded: { said: 'every-time' } },
       safety: 'fault',
       fault: 'Catcher gone',
       promised: '2026-05-09',
@@ -49,6 +50,8 @@ describe('a check-in draft', () => {
     expect(request.machine).toMatchObject({ displacementCc: 61.5 });
     expect(request.entries.map((e) => e.kind)).toEqual(['complaint', 'complaint', 'history', 'finding']);
     expect(request.entries[0]).toMatchObject({ body: { complaint: 'no-fire', words: 'bites' } });
+    // Said of what is no complaint any more, it is not sent.
+    expect(request.entries[1]!.body).toEqual({ complaint: 'kicks-back', often: { failed: 2, of: 7 } });
     expect(request.entries[2]).toMatchObject({ body: { answers: { openedBefore: 'no' } } });
     expect(request.entries[3]).toMatchObject({ body: { result: 'fault', note: 'Catcher gone' } });
   });

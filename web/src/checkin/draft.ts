@@ -6,7 +6,7 @@ import {
   type CustomerWithMachines,
 } from '@rusty-wren/contract';
 import { makeEntry, type Noted } from '@rusty-wren/core/log';
-import type { ComplaintId, History, SaidDone } from '@rusty-wren/core/knowledge';
+import type { ComplaintId, History, HowOften, SaidDone } from '@rusty-wren/core/knowledge';
 import type { MachineKind } from '@rusty-wren/core/machine';
 import { figureIn } from '@rusty-wren/core/units';
 import { distance } from 'fastest-levenshtein';
@@ -26,6 +26,8 @@ export interface Draft {
   serial: string;
   cc: string;
   complaints: ComplaintId[];
+  /** How often it does them, where somebody said. */
+  often?: Partial<Record<ComplaintId, HowOften>>;
   words: string;
   history: History;
   /** Work that is said to have been done before. */
@@ -50,13 +52,15 @@ const ON_THE_PAGE: ReadonlySet<string> = new Set(['complaint', 'history', 'said-
 export function withCaseFile(d: Draft, text: string): Draft {
   const file = parseCaseFile(text);
   const bodies = logFromCaseFile(file);
-  const complaints = bodies.flatMap((b) => (b.kind === 'complaint' ? [b.body.complaint] : []));
+  const said = bodies.flatMap((b) => (b.kind === 'complaint' ? [b.body] : []));
+  const complaints = said.map((b) => b.complaint);
   return {
     ...d,
     machineId: null,
     kind: file.machine.kind,
     cc: file.machine.displacementCc === undefined ? '' : String(file.machine.displacementCc),
     complaints: [...new Set(complaints)],
+    often: Object.fromEntries(said.flatMap((b) => (b.often ? [[b.complaint, b.often]] : []))),
     history: file.history ?? {},
     saidDone: bodies.flatMap((b) => (b.kind === 'said-done' ? [b.body] : [])),
     carried: bodies.filter((b): b is CarriedEntry => !ON_THE_PAGE.has(b.kind)),
@@ -172,7 +176,11 @@ export function checkInOf(d: Draft, jobId: string, by: string | null, now: strin
   if (problem) throw new Error(problem);
   const entries: Noted[] = d.complaints.map((complaint, i) => ({
     kind: 'complaint',
-    body: { complaint, ...(i === 0 && d.words.trim() && { words: d.words.trim() }) },
+    body: {
+      complaint,
+      ...(i === 0 && d.words.trim() && { words: d.words.trim() }),
+      ...(d.often?.[complaint] && { often: d.often[complaint] }),
+    },
   }));
   const answers: History = { ...d.history };
   if (answers.alreadyTried !== undefined) answers.alreadyTried = answers.alreadyTried.trim();

@@ -93,6 +93,7 @@ export function dayWork({ tags, drawer, day, accounts }: Books, zero: number): D
         tag.phase?.kind === 'prove' && coldStart
           ? Math.max(0, coldStart.notBefore ? Math.ceil(minuteOf(Date.parse(coldStart.notBefore), zero)) : 0)
           : null,
+      proof: tag.proofLeft,
       due: tag.job.promisedFor === null ? null : at(tag.job.promisedFor, FETCHED),
       partsIn: allBy(missing.map((n) => (n.state === 'ordered' && n.expected ? comes(n) : null))),
       orderedIn: missing.some((n) => n.state === 'to-order') ? allBy(missing.map(comes)) : null,

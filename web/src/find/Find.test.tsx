@@ -213,7 +213,7 @@ describe('a machine that comes in again', () => {
     const before = tag(101);
     answer = () => Response.json({ ...LIFE, jobs: [tag(120, { stage: 'bench' }), before] });
     const job = { ...JOB, id: 'job-120', checkedInAt: '2026-05-02T09:00:00.000Z' };
-    const complaints = [{ entryId: 'c', complaint: 'no-fire' as const }];
+    const complaints = [{ entryId: 'c', complaint: 'no-fire' as const, said: ['c'] }];
     draw(<CameBack job={job} picture={{ complaints }} />);
     const then = await screen.findByRole('link', { name: 'Then it was 101' });
     expect(then.getAttribute('href')).toBe('/job/job-101');

@@ -47,6 +47,7 @@ export const aTag = (job: Partial<Job>, more: Partial<RackTag> = {}): RackTag =>
   hands: null,
   toFind: null,
   coldStart: null,
+  proofLeft: null,
   entryCount: 4,
   ...more,
 });

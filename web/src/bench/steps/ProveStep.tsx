@@ -1,4 +1,4 @@
-import { CAUTIONS } from '@rusty-wren/core/knowledge';
+import { behaviourOf, CAUTIONS } from '@rusty-wren/core/knowledge';
 import type { Picture, ProofStep } from '@rusty-wren/core/log';
 import { format } from 'date-fns';
 import { Check, Circle, TriangleAlert } from 'lucide-react';
@@ -13,18 +13,62 @@ import { StepHead } from './StepHead';
 /** A minute that was begun so long ago was forgotten. */
 const FORGOTTEN_MS = 10 * 60_000;
 
-/** One step of the proof: said with a tap, timed for a minute, or made at the starting drill. */
+/** When a run that begins with an engine that has stood can be made, if not yet. */
+function useWaits({ notBefore }: ProofStep): string | null {
+  const now = useNow(notBefore !== undefined, Date.now);
+  return notBefore && Date.parse(notBefore) > now ? notBefore : null;
+}
+
+/** A start: made at the starting drill, or said with one tap where the pulls need no counting. */
+function StartIt({
+  label,
+  state,
+  log,
+  start,
+  look,
+}: {
+  label: string;
+  state: 'cold' | 'warm';
+  log: Log;
+  start: string;
+  look: 'rust' | 'plain';
+}): ReactElement {
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      <Link
+        to={`${start}?${state}`}
+        className={`inline-flex min-h-11 items-center rounded-md px-4 py-2 font-semibold ${BUTTON_LOOKS[look]}`}
+      >
+        Start it
+      </Link>
+      <span className="flex items-center gap-1" role="group" aria-label={`${label}: it ran after`}>
+        <span className="mr-1 text-lg text-soft">ran after</span>
+        {FEW_PULLS.map((pulls) => (
+          <button
+            key={pulls}
+            type="button"
+            aria-label={pulls === 1 ? '1 pull' : `${pulls} pulls`}
+            onClick={() => log('start', { state, pulls, outcome: 'runs' })}
+            className="size-11 rounded-md border-2 border-line text-xl font-bold hover:border-ink"
+          >
+            {pulls}
+          </button>
+        ))}
+      </span>
+    </span>
+  );
+}
+
+/** One run of the proof: said with a tap, timed for a minute, measured, or made at the starting drill. */
 function ProveIt({
   jobId,
   step,
   log,
-  start,
   first,
 }: {
   jobId: string;
   step: ProofStep;
   log: Log;
-  start: string;
   /** It is the one to do now. */
   first: boolean;
 }): ReactElement {
@@ -35,37 +79,23 @@ function ProveIt({
     by.kind === 'proved' ? `${jobId} ${by.step} timed` : undefined,
     () => null,
   );
-  const now = useNow(timed !== null || (by.kind === 'start' && step.notBefore !== undefined), Date.now);
+  const now = useNow(timed !== null, Date.now);
+  const waits = useWaits(step);
   const timing = timed !== null && now - timed < FORGOTTEN_MS ? timed : null;
-  if (by.kind === 'start') {
-    const wait = step.notBefore && Date.parse(step.notBefore) > now ? step.notBefore : null;
-    return wait ? (
-      <span className="text-lg text-soft">not before {format(wait, 'EEE HH:mm')}</span>
-    ) : (
-      <span className="flex flex-wrap items-center gap-2">
-        <Link
-          to={`${start}?${by.state}`}
-          className={`inline-flex min-h-11 items-center rounded-md px-4 py-2 font-semibold ${BUTTON_LOOKS[look]}`}
-        >
-          Start it
-        </Link>
-        <span className="flex items-center gap-1" role="group" aria-label={`${step.label}: it ran after`}>
-          <span className="mr-1 text-lg text-soft">ran after</span>
-          {FEW_PULLS.map((pulls) => (
-            <button
-              key={pulls}
-              type="button"
-              aria-label={pulls === 1 ? '1 pull' : `${pulls} pulls`}
-              onClick={() => log('start', { state: by.state, pulls, outcome: 'runs' })}
-              className="size-11 rounded-md border-2 border-line text-xl font-bold hover:border-ink"
-            >
-              {pulls}
-            </button>
-          ))}
-        </span>
-      </span>
+  if (waits) return <span className="text-lg text-soft">not before {format(waits, 'EEE HH:mm')}</span>;
+  if (by.kind === 'start')
+    return (
+      <StartIt label={step.label} state={by.state} log={log} start={`/job/${jobId}/start`} look={look} />
     );
-  }
+  if (by.kind === 'finding' && by.check === 'compression-gauge')
+    return (
+      <Link
+        to={`/job/${jobId}?check=${by.check}`}
+        className={`inline-flex min-h-11 items-center rounded-md px-4 py-2 font-semibold ${BUTTON_LOOKS[look]}`}
+      >
+        Measure it
+      </Link>
+    );
   const proved = (): void => {
     dropTiming();
     void (by.kind === 'finding'
@@ -86,7 +116,7 @@ function ProveIt({
   }
   return (
     <Button look={look} onClick={proved}>
-      Proved
+      {step.times > 1 && !step.inOneGo ? 'Ran right' : 'Proved'}
     </Button>
   );
 }
@@ -94,16 +124,64 @@ function ProveIt({
 /** Pulls that need no counting: more of them are counted at the starting drill. */
 const FEW_PULLS = [1, 2, 3, 4, 5];
 
-/** Whether a step can be made now: the second of two cold starts waits for the first. */
-function isUp({ by, id }: ProofStep, proof: readonly ProofStep[]): boolean {
-  if (by.kind !== 'start') return true;
-  return proof.find((s) => !s.done && s.by.kind === 'start' && s.by.state === by.state)?.id === id;
-}
-
 /** What is left first, what is done after it. */
 const byOpen = (proof: readonly ProofStep[]): ProofStep[] => proof.toSorted((x, y) => +x.done - +y.done);
 
-/** The proof run: each step since the last touch, and two cold starts on different occasions. */
+/** How far a run that is made several times has come. */
+function timesWords({ times, clean, inOneGo, enough }: ProofStep): string | null {
+  if (times === 1) return null;
+  if (inOneGo) return times > 2 ? `${times} times over` : 'twice over';
+  return enough ? `${clean} of ${times}, taken for enough` : `${clean} of ${times}`;
+}
+
+/** A run that is left: how it is made where it is the one to make, and how sure it is by now where it takes several. */
+function RunLeft({
+  jobId,
+  step,
+  first,
+  log,
+}: {
+  jobId: string;
+  step: ProofStep;
+  first: boolean;
+  log: Log;
+}): ReactElement {
+  const { id, label, how, caution, clean, proves, sure } = step;
+  const times = timesWords(step);
+  return (
+    <>
+      <span className="flex min-w-0 flex-1 basis-72 items-center gap-3">
+        <Circle className="shrink-0 text-soft" aria-label="not yet" />
+        <span className="min-w-0">
+          <span className="text-xl font-semibold">
+            {label}
+            {times && <span className="ml-3 font-bold whitespace-nowrap tabular-nums">{times}</span>}
+          </span>
+          {first && how && <span className="block text-lg">{how}</span>}
+          {first && caution && <span className="block text-lg font-semibold text-ochre">{caution}</span>}
+          {clean > 0 && sure !== null && (
+            <span className="flex flex-wrap items-center gap-x-3 text-lg">
+              {proves.map((c) => behaviourOf(c).label).join(', ')}: {Math.floor(sure * 100)} in 100 cured
+              <Button look="quiet" className="!px-0" onClick={() => log('proved', { enough: id, sure })}>
+                That is enough
+              </Button>
+            </span>
+          )}
+        </span>
+      </span>
+      <ProveIt jobId={jobId} step={step} log={log} first={first} />
+    </>
+  );
+}
+
+/** Bench minutes of what is left, and whether something waits for a cold engine or a night. */
+function leftWords(proof: readonly ProofStep[]): string {
+  const left = proof.filter((s) => !s.done);
+  const minutes = left.reduce((n, s) => n + (s.times - s.clean) * s.minutes, 0);
+  return `about ${Math.max(1, Math.round(minutes))} min`;
+}
+
+/** The proof: what shows each complaint again if it still stands, and what the work touched. */
 export function ProveStep({
   jobId,
   picture,
@@ -115,12 +193,11 @@ export function ProveStep({
   log: Log;
   onClose: () => void;
 }): ReactElement {
-  const start = `/job/${jobId}/start`;
-  const touched = picture.proof.some((s) => s.done);
+  const touched = picture.proof.some((s) => s.clean > 0);
   const first = picture.proof.find((s) => !s.done)?.id;
   return (
     <section aria-label="Proof run">
-      <StepHead eyebrow="Mended" title="Now prove it" />
+      <StepHead eyebrow="Mended" title="Now prove it" aside={leftWords(picture.proof)} />
       <p className="mt-3 flex items-center gap-2 text-lg font-semibold text-ochre">
         <TriangleAlert className="shrink-0" aria-hidden /> {CAUTIONS.running}
       </p>
@@ -128,20 +205,16 @@ export function ProveStep({
         {byOpen(picture.proof).map((step) => (
           <li
             key={step.id}
-            className={`flex flex-wrap items-center justify-between gap-3 border-b border-line ${step.done ? 'min-h-11' : 'min-h-16 py-2'}`}
+            className={`flex flex-wrap items-center justify-between gap-x-3 gap-y-2 border-b border-line ${step.done ? 'min-h-11' : 'min-h-16 py-2'}`}
           >
-            <span
-              className={`flex items-center gap-3 ${step.done ? 'text-lg text-soft' : 'text-xl font-semibold'}`}
-            >
-              {step.done ? (
-                <Check className="text-moss" aria-label="done" />
-              ) : (
-                <Circle className="text-soft" aria-label="not yet" />
-              )}
-              {step.label}
-            </span>
-            {!step.done && isUp(step, picture.proof) && (
-              <ProveIt jobId={jobId} step={step} log={log} start={start} first={step.id === first} />
+            {step.done ? (
+              <span className="flex items-center gap-3 text-lg text-soft">
+                <Check className="shrink-0 text-moss" aria-label="done" />
+                {step.label}
+                {step.enough && ` (${timesWords(step)})`}
+              </span>
+            ) : (
+              <RunLeft jobId={jobId} step={step} first={step.id === first} log={log} />
             )}
           </li>
         ))}
@@ -150,6 +223,16 @@ export function ProveStep({
         <p className="mt-3 text-lg font-semibold text-ochre">
           Work begins anew what it touches; a turn of a screw, all of it.
         </p>
+      )}
+      {picture.complaints.length > 0 && (
+        <div className="mt-3 flex flex-wrap items-center gap-2" role="group" aria-label="It did it again">
+          <span className="text-lg font-semibold">It did it again</span>
+          {picture.complaints.map(({ complaint }) => (
+            <Button key={complaint} onClick={() => log('complaint', { complaint })}>
+              {behaviourOf(complaint).label}
+            </Button>
+          ))}
+        </div>
       )}
       <Button look="quiet" className="mt-2 !px-0" onClick={onClose}>
         Close it as it is

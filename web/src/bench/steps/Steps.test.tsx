@@ -268,6 +268,45 @@ describe('the proof', () => {
     expect(bench.noted()).toEqual([{ kind: 'start', body: { state: 'warm', pulls: 2, outcome: 'runs' } }]);
   });
 
+  it('counts the showings of what comes and goes, says how sure they make it, and takes fewer where told to', async () => {
+    const oneInThree: Noted = {
+      kind: 'complaint',
+      body: { complaint: 'hard-to-start', often: { failed: 1, of: 3 } },
+    };
+    const lead: Noted = { kind: 'repair', body: { cause: 'plug-lead-loose', outcome: 'cured' } };
+    const warm = 'start warm 2';
+    const { picture } = benchWith(oneInThree, lead, 'full 12400', 'throttle follows', warm, warm, warm);
+    const bench = fakeLog();
+    draw(<ProveStep jobId="j" picture={picture} log={bench.log} onClose={nothing} />);
+    const row = screen.getByText(/^Restarts warm/).closest('li')!;
+    expect(row.textContent).toContain('3 of 6');
+    expect(row.textContent).toContain('Hard to start: 90 in 100 cured');
+    await userEvent.click(within(row).getByRole('button', { name: 'That is enough' }));
+    const [{ body }] = bench.noted() as [Extract<Noted, { kind: 'proved' }>];
+    expect(body).toMatchObject({ enough: 'warm' });
+    expect('sure' in body && body.sure).toBeCloseTo(0.9014, 3);
+  });
+
+  it('goes back to looking when it does it again, by what it was complained of', async () => {
+    const { picture } = benchWith(fades, complains('cuts-dead'), cured);
+    const bench = fakeLog();
+    draw(<ProveStep jobId="j" picture={picture} log={bench.log} onClose={nothing} />);
+    const again = screen.getByRole('group', { name: 'It did it again' });
+    await userEvent.click(within(again).getByRole('button', { name: 'Cuts dead' }));
+    expect(bench.noted()).toEqual([{ kind: 'complaint', body: { complaint: 'cuts-dead' } }]);
+  });
+
+  it('measures the compression of a new top end, and says how a night on its hook is made', () => {
+    const leaks = complains('leaks-fuel');
+    const piston: Noted = { kind: 'repair', body: { cause: 'piston-heat-scored', outcome: 'cured' } };
+    const { picture } = benchWith(leaks, piston);
+    draw(<ProveStep jobId="j" picture={picture} log={fakeLog().log} onClose={nothing} />);
+    expect(screen.getByRole('link', { name: 'Measure it' }).getAttribute('href')).toBe(
+      '/job/j?check=compression-gauge',
+    );
+    expect(screen.getByText(/^Hangs overnight/).closest('li')!.textContent).toContain('Proved');
+  });
+
   it('times the minute of idling', async () => {
     const { picture } = benchWith(fades, cured, 'full 12400', 'throttle follows', 'idle 2750');
     const bench = fakeLog();
