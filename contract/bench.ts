@@ -1,5 +1,6 @@
 import {
   checkOf,
+  countProblem,
   FAILS_WHEN_IDS,
   MOST_COUNTED,
   OFTEN_SAID_IDS,
@@ -8,6 +9,7 @@ import {
   SAID_EFFECTS,
   SPAN_IDS,
   type CheckId,
+  type Counted,
 } from '@rusty-wren/core/knowledge';
 import { MOST_POINTS } from '@rusty-wren/core/pressure';
 import { SHOWN_IN } from '@rusty-wren/core/reading';
@@ -91,6 +93,21 @@ export function hasItsResult<T extends { check: CheckId; result?: string }>(
 
 /** Pulls of the cord made just before a check. */
 export const pullsSchema = Joi.number().integer().min(0).max(200);
+
+/** How often a check failed of how often it was made. */
+export const triesSchema = Joi.object({
+  of: Joi.number().integer().min(1).max(MOST_COUNTED).required(),
+  failed: Joi.number().integer().min(0).max(Joi.ref('of')).required(),
+});
+
+/** A count is noted where it says something, and agrees with the result. */
+export function takesCounts<T extends { check: CheckId; result?: string; counts?: Counted }>(
+  finding: T,
+  helpers: Joi.CustomHelpers,
+): T | Joi.ErrorReport {
+  const problem = finding.counts && countProblem(checkOf(finding.check), finding.result, finding.counts);
+  return problem ? helpers.message({ custom: `{{#label}}.counts: ${problem}` }) : finding;
+}
 
 /** Pulls are noted where long pulling changes what is seen. */
 export function takesPulls<T extends { check: CheckId; pulls?: number }>(

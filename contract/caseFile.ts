@@ -2,6 +2,7 @@ import type {
   CauseId,
   CheckId,
   ComplaintId,
+  Counted,
   History,
   HowOften,
   PartId,
@@ -12,9 +13,15 @@ import type {
   Sureness,
 } from '@rusty-wren/core/knowledge';
 import type { MachineFacts } from '@rusty-wren/core/machine';
-import { actedOn, takeIn, type Case, type Diagnosis, type Evidence } from '@rusty-wren/core/diagnosis';
+import {
+  actedOn,
+  takeIn,
+  withGoing,
+  type Case,
+  type Diagnosis,
+  type Evidence,
+} from '@rusty-wren/core/diagnosis';
 import type { Bodies, Picture } from '@rusty-wren/core/log';
-import { comesAndGoes } from '@rusty-wren/core/proof';
 import { judgeReading, type Reading } from '@rusty-wren/core/reading';
 
 export const CASE_FORMAT = 'rusty-wren-case/1';
@@ -25,6 +32,7 @@ type LogLine =
       check: CheckId;
       result?: string;
       sureness?: Sureness;
+      counts?: Counted;
       pulls?: number;
       note?: string;
       psi?: number | number[];
@@ -70,14 +78,13 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
   const refused: CheckId[] = [];
   file.log.forEach((line, i) => {
     const ref = `log[${i}]`;
-    if ('complaint' in line)
-      evidence = takeIn(evidence, { ref, kind: 'complaint', complaint: line.complaint });
+    if ('complaint' in line) evidence = takeIn(evidence, { ref, kind: 'complaint', ...line });
     else if ('saidDone' in line) evidence = takeIn(evidence, { ref, kind: 'said-done', ...saidIn(line) });
     else if ('repair' in line) evidence = takeIn(evidence, { ref, kind: 'repair', ...repairIn(line) });
     else if ('tookOff' in line) off.add(line.tookOff);
     else if ('putBack' in line) off.delete(line.putBack);
     else {
-      const { check, pulls } = line;
+      const { check, counts, pulls } = line;
       let { result, sureness = 'sure' } = line;
       if (result === undefined) {
         const judged = judgeReading(
@@ -92,12 +99,18 @@ export function caseFromFile(file: CaseFile): { case: Case; refused: CheckId[] }
         result = judged.result;
         sureness = line.sureness ?? judged.sureness;
       }
-      const finding: Evidence = { ref, kind: 'finding', check, result, sureness };
-      evidence = takeIn(evidence, pulls === undefined ? finding : { ...finding, pulls });
+      evidence = takeIn(evidence, {
+        ref,
+        kind: 'finding',
+        check,
+        result,
+        sureness,
+        ...(counts && { counts }),
+        ...(pulls !== undefined && { pulls }),
+      });
     }
   });
-  const goes = file.log.some((line) => 'complaint' in line && comesAndGoes(line.often));
-  const history = { ...file.history, ...(goes && { comesAndGoes: true }) };
+  const history = withGoing(file.history ?? {}, evidence);
   return { case: { machine: file.machine, history, evidence, off: [...off] }, refused };
 }
 
@@ -118,13 +131,15 @@ export function caseFileOf(picture: Picture): CaseFile {
       case 'complaint':
         return [{ complaint: entry.body.complaint, ...(entry.body.often && { often: entry.body.often }) }];
       case 'finding': {
-        const { check, result, reading, sureness, pulls, note } = entry.body;
+        const { check, result, reading, sureness, counts, pulls, note } = entry.body;
         return [
           {
             check,
             ...(result !== undefined && { result }),
             ...(reading as object),
             ...(sureness !== 'sure' && { sureness }),
+            ...(counts && { counts }),
+            ...(counts && { counts }),
             ...(pulls !== undefined && { pulls }),
             ...(note && { note }),
           } as LogLine,
@@ -163,7 +178,7 @@ export function logFromCaseFile(file: CaseFile): Carried[] {
       if ('repair' in line) return { kind: 'repair', body: repairIn(line) };
       if ('tookOff' in line) return { kind: 'took-off', body: { part: line.tookOff } };
       if ('putBack' in line) return { kind: 'put-back', body: { part: line.putBack } };
-      const { check, result, sureness = 'sure', pulls, note, psi, mm, rpm, ...rest } = line;
+      const { check, result, sureness = 'sure', counts, pulls, note, psi, mm, rpm, ...rest } = line;
       const figures = { psi: listed(psi), mm: listed(mm), rpm: listed(rpm) };
       const reading = {
         ...Object.fromEntries(Object.entries(figures).filter(([, v]) => v !== undefined)),

@@ -56,6 +56,10 @@ const given: Bodies['paper'] = (() => {
   return { paper: 'report', ...paper, hash: paperHash(paper) };
 })();
 
+/** A spark looked at hot, several times. */
+const hot = (result: string, counts: object): object =>
+  entry('finding', { check: 'spark-hot', result, counts, sureness: 'sure' });
+
 describe('entries', () => {
   /** Bodies of each kind as the core has them: a kind forgotten here, or a body that is none, does not compile. */
   const good: { [K in EntryKind]: readonly Bodies[K][] } = {
@@ -71,6 +75,8 @@ describe('entries', () => {
     ],
     finding: [
       { check: 'fuel-smell', result: 'stale', sureness: 'fair' },
+      { check: 'spark-hot', result: 'fails-hot', counts: { failed: 1, of: 3 }, sureness: 'sure' },
+      { check: 'spark-tester', result: 'strong', counts: { failed: 0, of: 50 }, sureness: 'sure' },
       { check: 'coil-gap', reading: { mm: [0.3, 0.4] }, sureness: 'sure' },
       { check: 'line-pressure', reading: { trace: watch(10_000) }, sureness: 'sure' },
     ],
@@ -255,6 +261,28 @@ describe('entries', () => {
     [entry('note', { text: 'x' }, { id: '7' }), 'id must be a valid GUID'],
     [entry('note', { text: 'x' }, { notedAt: 'yesterday' }), 'notedAt must be a moment'],
     [entry('note', { text: 'x' }, { seq: 4 }), 'seq is not allowed'],
+    [hot('stays', { failed: 1, of: 3 }), 'that is not stays'],
+    [hot('fails-hot', { failed: 0, of: 3 }), 'None of 3 failed'],
+    [hot('fails-hot', { failed: 4, of: 3 }), 'body.counts.failed'],
+    [hot('fails-hot', { failed: 1 }), 'body.counts.of is required'],
+    [
+      entry('finding', {
+        check: 'fuel-smell',
+        result: 'stale',
+        counts: { failed: 1, of: 3 },
+        sureness: 'sure',
+      }),
+      'the same every time',
+    ],
+    [
+      entry('finding', {
+        check: 'idle-speed',
+        reading: { rpm: [2800] },
+        counts: { failed: 1, of: 3 },
+        sureness: 'sure',
+      }),
+      'not with a reading',
+    ],
   ])('is refused (%#)', (value, says) => {
     expect(problem(value)).toContain(says);
   });

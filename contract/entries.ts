@@ -50,12 +50,14 @@ import { paperSchema } from './papers';
 import { instant, uuid } from './wire';
 import {
   besidesTheFigures,
+  triesSchema,
   figures,
   hasItsResult,
   historySchema,
   oftenSchema,
   pullsSchema,
   saidDoneSchema,
+  takesCounts,
   takesPulls,
 } from './bench';
 
@@ -78,12 +80,14 @@ const finding = Joi.object({
   result: Joi.string(),
   reading: readingSchema,
   sureness: oneOf(SURENESS).required(),
+  counts: triesSchema,
   pulls: pullsSchema,
   note: text(1000),
 })
   .or('result', 'reading')
   .custom(hasItsResult)
   .custom(takesPulls)
+  .custom(takesCounts)
   .custom((body: { check: CheckId; reading?: object }, helpers) => {
     const field = READING_FIELD[body.check];
     if (body.reading && (field === undefined || !(field in body.reading))) {

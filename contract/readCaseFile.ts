@@ -10,12 +10,14 @@ import {
 import { MACHINE_KINDS } from '@rusty-wren/core/machine';
 import Joi from 'joi';
 import {
+  triesSchema,
   hasItsResult,
   historySchema,
   oftenSchema,
   pullsSchema,
   readingKeys,
   saidDoneLine,
+  takesCounts,
   takesPulls,
 } from './bench';
 import { CASE_FORMAT, type CaseFile } from './caseFile';
@@ -33,13 +35,15 @@ const findingLine = Joi.object({
   check: id(CHECK_IDS),
   result: Joi.string(),
   sureness: Joi.string().valid(...SURENESS),
+  counts: triesSchema,
   pulls: pullsSchema,
   note: Joi.string().allow(''),
   ...readingKeys,
 })
   .or('result', 'psi', 'mm', 'rpm', 'turns', 'trace')
   .custom(hasItsResult)
-  .custom(takesPulls);
+  .custom(takesPulls)
+  .custom(takesCounts);
 
 const logLine = Joi.object()
   .when(Joi.object({ complaint: Joi.exist() }).unknown(), {

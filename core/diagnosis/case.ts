@@ -1,4 +1,6 @@
+import type { ShowingRate } from '../chance';
 import type { MachineFacts } from '../machine';
+import { comesAndGoes, rateBefore } from '../proof';
 import {
   causeOf,
   causesPutRight,
@@ -6,7 +8,9 @@ import {
   type CauseId,
   type CheckId,
   type ComplaintId,
+  type Counted,
   type History,
+  type HowOften,
   type Pace,
   type PartId,
   type RemedyId,
@@ -17,7 +21,7 @@ import {
 
 /** One thing the diagnosis may rest on, in the order it was noted. `ref` names the entry it came from. */
 export type Evidence =
-  | { ref: string; kind: 'complaint'; complaint: ComplaintId }
+  | { ref: string; kind: 'complaint'; complaint: ComplaintId; often?: HowOften }
   | {
       ref: string;
       kind: 'finding';
@@ -26,6 +30,8 @@ export type Evidence =
       sureness: Sureness;
       /** It was made before and this took its place: with the same result as then, or another. */
       again?: 'same' | 'other';
+      /** How often it was made, and how often it failed, where it was made several times: not at all for a first result. */
+      counts?: Counted;
       /** Pulls of the cord made just before it was looked at, if they were counted. */
       pulls?: number;
       /** Of mixture screws that were counted: the one that is far off, where only one is. */
@@ -61,6 +67,22 @@ export interface Case {
   off: readonly PartId[];
   /** A standing hazard was knowingly passed: what runs the tool may be proposed all the same. */
   hazardPassed?: boolean;
+}
+
+/** A history with what the complaints say of it: whether it does it every time. */
+export const withGoing = (history: History, evidence: readonly Evidence[]): History =>
+  evidence.some((e) => e.kind === 'complaint' && comesAndGoes(e.often))
+    ? { ...history, comesAndGoes: true }
+    : history;
+
+/**
+ * How often the fault that is looked for shows when it is given the chance, where it does not every time: as it was counted on what
+ * is complained of, or said; null where it does it every time, or nobody said.
+ */
+export function rateIn({ history, evidence }: Pick<Case, 'history' | 'evidence'>): ShowingRate | null {
+  const goes = evidence.findLast((e) => e.kind === 'complaint' && comesAndGoes(e.often));
+  if (goes?.kind === 'complaint') return rateBefore(goes.often);
+  return history.comesAndGoes ? rateBefore({ said: 'now-and-then' }) : null;
 }
 
 /** The causes a repair puts right. */

@@ -1,4 +1,4 @@
-export { takeIn, type Case, type Commonness, type Evidence } from './case';
+export { rateIn, takeIn, withGoing, type Case, type Commonness, type Evidence } from './case';
 export {
   causesOn,
   diagnose,

@@ -4,13 +4,16 @@ import {
   causeOf,
   MANY_PULLS,
   probabilityOf,
+  showsAtTimes,
   type CauseId,
   type CheckDef,
   type CheckId,
   type ComplaintId,
+  type Counted,
   type Outcome,
   type Sureness,
 } from '../knowledge';
+import { cleanBy, showsSo, type ShowingRate } from '../chance';
 import { maskOf, tableOf } from './checkTable';
 import { SETS } from './hypotheses';
 import {
@@ -69,6 +72,9 @@ export interface Likelihood extends ProductForm {
 
 const N = CAUSES.length;
 
+/** A probability of exactly nought would end the argument for good; nothing at a bench is that certain. */
+export const FLOOR = 1e-6;
+
 const NOTHING: Float64Array = new Float64Array(N + 1);
 const CERTAIN: Float64Array = new Float64Array(N + 1).fill(1);
 const EVERYBODY: Uint8Array = Uint8Array.from({ length: N + 1 }, (_, i) => +(i < N));
@@ -112,6 +118,39 @@ export interface Circumstances {
   complaints?: readonly ComplaintId[];
   /** The one mixture screw that was counted far off. */
   screw?: 'L' | 'H' | undefined;
+  /** How often it was made, and how often it failed. */
+  counts?: Counted | undefined;
+  /** How often the fault shows, where it comes and goes. */
+  rate?: ShowingRate | null;
+}
+
+/** A fault whose rate nobody knows shows any share of the times: uniform. */
+const ANY_RATE: ShowingRate = { a: 1, b: 1 };
+
+/**
+ * The same likelihood of a check made several times, or once on a machine whose fault comes and goes. With p the chance that a set
+ * shows this result, the observation has chance p·A + (1 − p)·B: that the fault is there and showed so often (Beta-binomial), or that
+ * it is not, and as many were misread (binomial). Linear in p, so it is the same form with another error.
+ */
+function asCounted(
+  l: Likelihood,
+  isClean: boolean,
+  counts: Counted | undefined,
+  rate: ShowingRate | null,
+): Likelihood {
+  const { failed, of } = counts ?? { failed: 0, of: 1 };
+  if (isClean) {
+    if (!rate) return l;
+    // It is there, and did not show: as if nothing had been wrong. What is seen is no slip of the eye.
+    const hidden = cleanBy(rate, of);
+    const error = hidden + (1 - hidden) * l.error;
+    return { ...l, error, misread: (hidden + (1 - hidden) * l.error * l.misread) / error };
+  }
+  if (!counts) return l;
+  const slip = Math.max(FLOOR, l.error * l.misread);
+  const misread = slip ** failed * (1 - slip) ** (of - failed);
+  const error = Math.min(1, misread / showsSo(rate ?? ANY_RATE, failed, of));
+  return { ...l, error, misread: 1, slip: Math.min(l.slip, error) };
 }
 
 /** Which way a screw counted far off points. */
@@ -145,7 +184,7 @@ export function findingLikelihood(
   id: CheckId,
   result: string,
   sureness: Sureness,
-  { confirmed = false, pulls = 0, complaints = [], screw }: Circumstances = {},
+  { confirmed = false, pulls = 0, complaints = [], screw, counts, rate = null }: Circumstances = {},
 ): Likelihood | null {
   const { check, ranks, base, causes, slips, mends } = tableOf(id);
   const rank = ranks.get(result);
@@ -186,7 +225,9 @@ export function findingLikelihood(
     // Nobody takes an engine that will not run for one that does.
     if (outcome === 'cured') likelihood.misread = likelihood.slip = 0.001;
   }
-  return screw ? forItsScrew(likelihood, result, screw) : likelihood;
+  if (screw) return forItsScrew(likelihood, result, screw);
+  const isClean = mends ? asOutcome(result) === 'cured' : rank === 0;
+  return showsAtTimes(check) ? asCounted(likelihood, isClean, counts, rate) : likelihood;
 }
 
 /** The outcome a trial's result amounts to; null where it is no outcome ("worse", "floods again"). */
@@ -252,9 +293,6 @@ export function asItStood(likelihood: Likelihood, gone: Uint8Array, present: Uin
   }
   return { ...likelihood, hi0, lo0, hi, lo, mending: then };
 }
-
-/** A probability of exactly nought would end the argument for good; nothing at a bench is that certain. */
-export const FLOOR = 1e-6;
 
 /** P(observation | set of these three), unsoftened. */
 function ofTriple({ hi0, lo0, hi, lo, mending }: Likelihood, i: number, j: number, k: number): number {

@@ -67,7 +67,10 @@ export function mayResult(c: Case): (check: CheckId) => MayResult[] {
   const table = new Float64Array(chosen.length);
   return (check) => {
     const told = checkOf(check).results.flatMap(({ id: result }) => {
-      const likelihood = findingLikelihood(check, result, 'sure', { complaints: p.complaints });
+      const likelihood = findingLikelihood(check, result, 'sure', {
+        complaints: p.complaints,
+        rate: p.rate,
+      });
       if (!likelihood) return [];
       fillChosen(table, asItStood(likelihood, p.gone, p.present), chosen);
       const chance = table.reduce((sum, l, n) => sum + l * p.sets[chosen[n]!]!, 0);

@@ -34,6 +34,8 @@ export const WET_FROM_PULLING = { error: 0.75, misread: 0.8 } as const;
 export const RESTATED = 0.85;
 /** A screw counted far out is hardly set too lean, nor one far in too rich: so much of its chance is left (trade). */
 export const OTHER_WAY = 0.05;
+/** A fault that comes and goes is cleared by clean showings once it would have hidden from all of them with no more than this chance (trade). */
+export const HIDDEN = 0.1;
 /** Probability of a fault that was surely seen, whatever else is noted. */
 export const SEEN = 0.97;
 /** Most that a part surely seen sound, or put right without effect, may still be believed in. */

@@ -6,11 +6,14 @@ import {
   putRightBy,
   resultOf,
   seenAs,
+  showsAtTimes,
   type CauseId,
   type CheckId,
 } from '../knowledge';
-import { rightedBy, type Case, type Evidence } from './case';
+import { cleanBy, type ShowingRate } from '../chance';
+import { rateIn, rightedBy, type Case, type Evidence } from './case';
 import { asOutcome } from './likelihood';
+import { HIDDEN } from './parameters';
 
 const N = CAUSES.length;
 
@@ -83,10 +86,12 @@ export const factIn = (e: Evidence): readonly CauseId[] => {
 const looksAt = (cause: CauseId): CheckId[] => Object.keys(causeOf(cause).seen ?? {}) as CheckId[];
 
 /** Whether a finding shows a cause's part to be sound, beyond doubt. */
-function clears(e: Evidence, cause: CauseId): boolean {
+function clears(e: Evidence, cause: CauseId, rate: ShowingRate | null): boolean {
   const { severalPlaces, hidden } = causeOf(cause);
   if (e.kind !== 'finding' || e.sureness !== 'sure' || severalPlaces || hidden) return false;
   const [normal] = checkOf(e.check).results;
+  // It was there, and did not show: that is no proof yet.
+  if (rate && showsAtTimes(checkOf(e.check)) && cleanBy(rate, e.counts?.of ?? 1) > HIDDEN) return false;
   return !!normal && e.result === normal.id && !normal.soft && looksAt(cause).includes(e.check);
 }
 
@@ -97,7 +102,8 @@ const maskAt = (positions: Iterable<number>): Uint8Array => {
 };
 
 /** Reads what is known and when from a case's evidence, in the order it was noted. */
-export function timelineOf({ evidence }: Case): Timeline {
+export function timelineOf({ evidence, history }: Case): Timeline {
+  const rate = rateIn({ evidence, history });
   const seen = new Map<CauseId, { at: number; ref: string; check: CheckId }[]>();
   const mended = new Map<CauseId, Mended[]>();
   const soundAt = new Map<CauseId, number>();
@@ -125,7 +131,7 @@ export function timelineOf({ evidence }: Case): Timeline {
       });
     if (e.kind === 'finding')
       for (const { id } of CAUSES)
-        if (clears(e, id)) {
+        if (clears(e, id, rate)) {
           soundAt.set(id, at);
           soundBy.set(`${id} ${e.check}`, at);
         }

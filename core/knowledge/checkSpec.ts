@@ -1,4 +1,5 @@
 import type { MachineKind } from '../machine';
+import type { Counted } from './history';
 import type { Strength } from './strength';
 import type { ComplaintId, PartId } from './vocabulary';
 
@@ -77,3 +78,31 @@ export interface CheckSpec {
 /** Whether the engine is run for a check, or tried to be. */
 export const runsIt = ({ engine }: Pick<CheckSpec, 'engine'>): boolean =>
   engine === 'started' || engine === 'running';
+
+/**
+ * Whether what a check shows may come and go with the fault: the engine is run or its spark looked at, or something is tried. A gauge
+ * and an eye on a part see the same every time.
+ */
+export const showsAtTimes = ({ is, engine, group }: Pick<CheckSpec, 'is' | 'engine' | 'group'>): boolean =>
+  is === 'trial' ||
+  engine === 'started' ||
+  engine === 'running' ||
+  (engine === 'turned' && group === 'spark');
+
+/**
+ * What is wrong with a count of how often a check failed, in a sentence; null where it is right. Only what may come and go is counted,
+ * and none failed goes with the first result, the sound one, and with no other.
+ */
+export function countProblem(
+  { results, ...check }: Pick<CheckSpec, 'is' | 'engine' | 'group' | 'results'>,
+  result: string | undefined,
+  { failed, of }: Counted,
+): string | null {
+  if (!showsAtTimes(check)) return 'it shows the same every time: a count says nothing more';
+  if (result === undefined) return 'a count goes with a result, not with a reading';
+  const [sound] = results;
+  if ((failed === 0) === (result === sound?.id)) return null;
+  return failed === 0
+    ? `None of ${of} failed: that is ${sound?.label}`
+    : `${failed} of ${of} failed: that is not ${sound?.label}`;
+}

@@ -2,7 +2,7 @@ export * from './vocabulary';
 export * from './strength';
 export type { CheckGroup, CheckNature, CheckSpec, EngineNeed, ReadingKind, ResultDef } from './checkSpec';
 export type { EnginePart } from './causeSpec';
-export { runsIt } from './checkSpec';
+export { countProblem, runsIt, showsAtTimes } from './checkSpec';
 export { CHECK_IDS, CHECKS, checkOf, resultOf, type CheckDef, type CheckId, type ResultOf } from './checks';
 export {
   CAUSE_IDS,

@@ -1,14 +1,11 @@
-import { comesAndGoes } from '../proof';
-import { standing, type Case, type Evidence } from '../diagnosis';
+import { standing, withGoing, type Case, type Evidence } from '../diagnosis';
 import type { Picture } from './picture';
 import { partsOff } from './readJob';
 
 /** The engine's case from a job's picture, with what was found in the same can on other jobs. */
 export const caseOf = (picture: Picture, fromTheCan: readonly Evidence[] = []): Case => ({
   machine: picture.machine,
-  history: picture.complaints.some((c) => comesAndGoes(c.often))
-    ? { ...picture.history, comesAndGoes: true }
-    : picture.history,
+  history: withGoing(picture.history, picture.evidence),
   // First, so that it is judged on the machine as it came in.
   evidence: [...fromTheCan, ...picture.evidence],
   off: partsOff(picture),

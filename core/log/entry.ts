@@ -5,6 +5,7 @@ import type {
   ChoiceId,
   ComplaintId,
   Condition,
+  Counted,
   History,
   HowOften,
   LayerId,
@@ -110,6 +111,8 @@ export interface Bodies {
     result?: string;
     reading?: Reading;
     sureness: Sureness;
+    /** Made several times: how many of them failed. */
+    counts?: Counted;
     /** Pulls of the cord made just before. */
     pulls?: number;
     note?: string;

@@ -17,9 +17,7 @@ export function readEvidence(
   return beforeTheirCure(unstruck, repairs).reduce<Evidence[]>((evidence, e) => {
     switch (e.kind) {
       case 'complaint':
-        return onlyHowOften(e, evidence)
-          ? evidence
-          : takeIn(evidence, { ref: e.id, kind: 'complaint', complaint: e.body.complaint });
+        return takeInComplaint(evidence, e);
       case 'said-done':
         return takeIn(evidence, { ref: e.id, kind: 'said-done', ...e.body });
       case 'repair': {
@@ -42,7 +40,7 @@ export function readEvidence(
       default: {
         const f = read.get(e.id);
         if (!f || f.result === null) return evidence;
-        const { check, result, sureness, pulls, reading } = f;
+        const { check, result, sureness, counts, pulls, reading } = f;
         const screw = reading?.turns && farScrew(reading.turns);
         return takeIn(evidence, {
           ref: e.id,
@@ -50,6 +48,7 @@ export function readEvidence(
           check,
           result,
           sureness,
+          ...(counts && { counts }),
           ...(pulls !== undefined && { pulls }),
           ...(screw && { screw }),
         });
@@ -80,9 +79,15 @@ function beforeTheirCure(unstruck: readonly Entry[], repairs: readonly Repair[])
   }, unstruck);
 }
 
-/** Whether a complaint that was made before is only told of more closely: it does not stand again after a cure. */
-const onlyHowOften = ({ body }: EntryOf<'complaint'>, evidence: readonly Evidence[]): boolean =>
-  body.often !== undefined && evidence.some((o) => o.kind === 'complaint' && o.complaint === body.complaint);
+/** A complaint; one that was made before and is only told of more closely does not stand again after a cure. */
+function takeInComplaint(
+  evidence: readonly Evidence[],
+  { id: ref, body: { complaint, often } }: EntryOf<'complaint'>,
+): Evidence[] {
+  const isIt = (o: Evidence): boolean => o.kind === 'complaint' && o.complaint === complaint;
+  if (often && evidence.some(isIt)) return evidence.map((o) => (isIt(o) ? { ...o, often } : o));
+  return takeIn(evidence, { ref, kind: 'complaint', complaint, ...(often && { often }) });
+}
 
 const ofRepair = (repair: Repair): Evidence => ({
   ref: repair.entryId,

@@ -5,6 +5,7 @@ import type {
   ChoiceId,
   ComplaintId,
   Condition,
+  Counted,
   History,
   HowOften,
   LayerId,
@@ -41,6 +42,7 @@ export interface Finding {
   sureness: Sureness;
   reading?: Reading;
   judged?: Judged;
+  counts?: Counted;
   /** Pulls of the cord made just before. */
   pulls?: number;
   notedAt: string;

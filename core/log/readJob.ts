@@ -63,12 +63,13 @@ function findingIn(entry: Entry): Found | null {
 
 /** A finding with its reading judged; result null when the reading was refused. */
 function readFinding({ id, notedAt }: Entry, body: Found, machine: MachineFacts): Finding {
-  const { check, result, reading, sureness, pulls } = body;
+  const { check, result, reading, sureness, counts, pulls } = body;
   const common = {
     entryId: id,
     check,
     notedAt,
     ...(reading && { reading }),
+    ...(counts && { counts }),
     ...(pulls !== undefined && { pulls }),
   };
   if (!reading) return { ...common, result: result ?? null, sureness };

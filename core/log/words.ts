@@ -12,6 +12,7 @@ import {
   SPANS,
   type Span,
   resultOf,
+  type Counted,
   type FailsWhen,
   type History,
   type RepairOutcome,
@@ -404,19 +405,29 @@ export function entryWords(
   }
 }
 
+/** How often a check failed of how often it was made. */
+const countWords = ({ failed, of }: Counted): string =>
+  failed === 0 ? `each of ${of} times` : `${failed} of ${of} times`;
+
 function findingSays(
   entry: Extract<Entry, { kind: 'finding' }>,
   judged: TrailLine['judged'],
   kind?: MachineKind,
 ): { about: string; says: string } {
-  const { check, result, reading, pulls, note } = entry.body;
+  const { check, result, reading, counts, pulls, note } = entry.body;
   const id = result ?? (judged && 'result' in judged ? judged.result : undefined);
   // Not judged yet is not the same as cannot be.
   const label =
     id !== undefined ? (resultOf(check, id)?.label ?? id) : judged ? 'cannot be judged' : undefined;
   return {
     about: checkOf(check, kind).name,
-    says: [label, reading && readingWords(reading), pulls !== undefined && pullsWords(pulls), note]
+    says: [
+      label,
+      counts && countWords(counts),
+      reading && readingWords(reading),
+      pulls !== undefined && pullsWords(pulls),
+      note,
+    ]
       .filter(Boolean)
       .join(', '),
   };

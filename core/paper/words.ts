@@ -13,12 +13,17 @@ export const said = (text: string, ...from: readonly (string | undefined)[]): Sa
 
 /** What a check showed, in a layman's sentence with its figures; null where it showed nothing. */
 export function findingSaid(finding: Finding, kind: MachineKind): Said | null {
-  const { check, result, sureness, entryId } = finding;
+  const { check, result, sureness, counts, entryId } = finding;
   if (result === null) return null;
   const plain = (PLAIN_RESULT[check] as Readonly<Record<string, string>>)[result];
   if (plain === undefined) throw new Error(`${checkOf(check).name} has no result ${result}`);
   const unsure = sureness === 'doubtful' ? ' We could not be certain of it.' : '';
-  return said(`${onTool(plain, kind)}${measured(finding)}${unsure}`, entryId);
+  const often = counts
+    ? counts.failed === 0
+      ? ` We tried it ${counts.of} ${counts.of === 1 ? 'time' : 'times'}.`
+      : ` It did so ${counts.failed} of ${counts.of} times.`
+    : '';
+  return said(`${onTool(plain, kind)}${measured(finding)}${often}${unsure}`, entryId);
 }
 
 /** What is wrong with a kind of machine, in a layman's sentence. */

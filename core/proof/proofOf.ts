@@ -48,13 +48,13 @@ export interface AskedRun {
 }
 
 /**
- * How often it did it before it was mended: counted, as x of y; "every time" as four of four, "now and then" as one of four, and
+ * How often it did it before it was mended: counted, as x of y; "every time" as four of four, "now and then" as two of eight, and
  * where nothing was said as two of two (trade).
  */
 export function rateBefore(often: HowOften | undefined): ShowingRate {
   if (!often) return rateOf(2, 2);
   if ('failed' in often) return rateOf(often.failed, often.of);
-  return often.said === 'every-time' ? rateOf(4, 4) : rateOf(1, 4);
+  return often.said === 'every-time' ? rateOf(4, 4) : rateOf(2, 8);
 }
 
 /** Whether it comes and goes: counted less than every time, or said so. */

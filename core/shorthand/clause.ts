@@ -2,11 +2,14 @@ import {
   BEHAVIOURS,
   behaviourOf,
   checkOf,
+  countProblem,
   oftenWords,
   resultOf,
+  showsAtTimes,
   type CheckDef,
   type CheckId,
   type ComplaintId,
+  type Counted,
   type Sureness,
 } from '../knowledge';
 import { toPutBack } from '../diagnosis';
@@ -14,7 +17,7 @@ import { offToStart, pullsWords, type StartOutcome, type StartState } from '../l
 import { moveInWords, type ScrewMove } from '../tuning';
 import { questionOf, READING_FIELD } from '../reading';
 import { parseTurns, formatTurns } from '../units';
-import { oftenIn } from './often';
+import { countedIn, oftenIn } from './often';
 import { readingFor } from './reading';
 import { saidDone, toldInTalk } from './said';
 import { asksForAResult, asNote, isTalk, talkWritten } from './talk';
@@ -44,6 +47,17 @@ function splitPulls(check: CheckDef, text: string): { text: string; pulls?: numb
   return match ? { text: match[1] ?? '', pulls: Number(match[2]) } : { text };
 }
 
+/** "fails 1 of 3": what it showed, and how often it failed, where that may come and go. */
+function splitCounts(check: CheckDef, text: string): { text: string; counts?: Counted } {
+  if (!showsAtTimes(check)) return { text };
+  const words = text.split(' ');
+  for (let n = 1; n < words.length; n++) {
+    const counts = countedIn(words.slice(n).join(' '));
+    if (counts) return { text: words.slice(0, n).join(' '), counts };
+  }
+  return { text };
+}
+
 /** A check's result as a line that can mean nothing else. */
 const plainly = ({ id }: CheckDef, said: string): string => `${id.replaceAll('-', ' ')} ${said}`;
 
@@ -62,16 +76,25 @@ function finding(check: CheckDef, rest: string): Understood {
   const { text: saidAll, sureness } = splitSureness(rest);
   const sure = STANDS_BY.test(saidAll);
   const said = saidAll.replace(STANDS_BY, '');
-  const { text, pulls } = splitPulls(check, said);
+  const { text: counted, counts } = splitCounts(check, said);
+  const { text, pulls } = splitPulls(check, counted);
   if (pulls !== undefined && pulls > 200) return fail(`${check.name}: ${pulls} pulls is more than 200`);
   const result = hasDigit(text) && READING_FIELD[check.id] ? null : findResult(check, text);
   if (result) {
     const label = resultOf(check.id, result)?.label ?? result;
+    const problem = counts && countProblem(check, result, counts);
+    if (problem) return { ok: false, odd: true, says: `${check.name}: ${problem}.` };
     return understood(
-      `${check.name}: ${label}${pulls === undefined ? '' : `, ${pullsWords(pulls)}`}${SURE_WORDS[sureness]}`,
+      `${check.name}: ${label}${counts ? `, ${counts.failed} of ${counts.of} failed` : ''}${pulls === undefined ? '' : `, ${pullsWords(pulls)}`}${SURE_WORDS[sureness]}`,
       {
         kind: 'finding',
-        body: { check: check.id, result, sureness, ...(pulls !== undefined && { pulls }) },
+        body: {
+          check: check.id,
+          result,
+          sureness,
+          ...(counts && { counts }),
+          ...(pulls !== undefined && { pulls }),
+        },
       },
     );
   }

@@ -19,6 +19,7 @@ export const FORMS: readonly string[] = [
   'off 2 long screws, top',
   'start cold 4 pops',
   'cuts dead 1 of 3',
+  'spark hot fails 1 of 3',
   'said coil new, 2 months ago, no better',
   'smell fresh; filter clean',
   'note waits for kit',

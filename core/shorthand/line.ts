@@ -15,7 +15,7 @@ import type { AtHand, Understood } from './understood';
  *     screws   = ("L" | "H") turns [("L" | "H") turns]      turns in eighths: 1 1/8, 3/4, 1.5
  *     turned   = ("L" | "H" | "stop") ("in" | "out") turns
  *     started  = "start" ("cold" | "warm" | "flooded") pulls ["runs" | "pops" | "nothing"]
- *     result   = one of the check's results ["after" n "pulls"]     pulls with the plug only
+ *     result   = one of the check's results [n "of" n] ["after" n "pulls"]     counts where it may come and go, pulls with the plug only
  *     reading  = numbers, as the check measures: psi, bar or kPa per pull; mm, thou or inches per leg; rpm;
  *                seconds:gauge pairs and a unit for a watched gauge
  *     sureness = "?" doubtful | "~" fairly sure | nothing: sure

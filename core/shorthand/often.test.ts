@@ -51,3 +51,28 @@ describe('a complaint on the bench line', () => {
       expect(readShorthand(line), line).toMatchObject({ ok: false });
   });
 });
+
+describe('a check that was made several times', () => {
+  it('is taken with how often it failed', () => {
+    expect(readShorthand('spark hot fails 1 of 3')).toMatchObject({
+      ok: true,
+      says: 'Spark when hot: fails hot, 1 of 3 failed',
+      entries: [{ body: { check: 'spark-hot', result: 'fails-hot', counts: { failed: 1, of: 3 } } }],
+    });
+    expect(readShorthand('spark strong 0 of 12~')).toMatchObject({
+      entries: [{ body: { result: 'strong', sureness: 'fair', counts: { failed: 0, of: 12 } } }],
+    });
+  });
+  it.each([
+    ['spark strong 3 of 12', '3 of 12 failed: that is not strong'],
+    ['spark none 0 of 12', 'None of 12 failed: that is strong'],
+  ])('%s is told why not', (line, says) => {
+    const read = readShorthand(line);
+    expect(read).toMatchObject({ ok: false });
+    expect(read.says).toContain(says);
+  });
+  it('counts nothing that shows the same every time', () => {
+    expect(readShorthand('filter clean 0 of 3')).toMatchObject({ ok: false });
+    expect(readShorthand('comp 120 1 of 3').ok).toBe(false);
+  });
+});

@@ -70,7 +70,10 @@ function answersOf(check: CheckDef, chosen: Uint32Array, p: Posterior): Answers 
   const found = partnerOf(check.id, p.weighed);
   const made = p.weighed.findLast((w) => w.evidence.kind === 'finding' && w.evidence.check === check.id);
   for (const result of informativeResults(check.id)) {
-    const likelihood = findingLikelihood(check.id, result, 'sure', { complaints: p.complaints });
+    const likelihood = findingLikelihood(check.id, result, 'sure', {
+      complaints: p.complaints,
+      rate: p.rate,
+    });
     if (!likelihood) continue;
     const now = asItStood(likelihood, p.gone, p.present);
     const table = new Float64Array(sets.length);

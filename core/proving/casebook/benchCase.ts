@@ -1,9 +1,11 @@
-import { takeIn, type Case, type Evidence } from '../../diagnosis';
+import { takeIn, withGoing, type Case, type Evidence } from '../../diagnosis';
 import type {
   CauseId,
   CheckId,
   ComplaintId,
+  Counted,
   History,
+  HowOften,
   Outcome,
   PartId,
   PriorWorkId,
@@ -14,8 +16,8 @@ import type {
 import type { MachineFacts } from '../../machine';
 
 type Line =
-  | { complaint: ComplaintId }
-  | { check: CheckId; result: string; sureness: Sureness }
+  | { complaint: ComplaintId; often?: HowOften }
+  | { check: CheckId; result: string; sureness: Sureness; counts?: Counted }
   | { repair: CauseId; outcome: Outcome }
   | { told: SaidDone }
   | { off: PartId };
@@ -52,12 +54,22 @@ export interface BenchCase {
 }
 
 /** The owner complains of it. */
-export const says = (complaint: ComplaintId): Line => ({ complaint });
+export const says = (complaint: ComplaintId, often?: HowOften): Line => ({
+  complaint,
+  ...(often && { often }),
+});
 /** A check and its result. */
 export const see = <C extends CheckId>(check: C, result: ResultOf<C>, sureness: Sureness = 'sure'): Line => ({
   check,
   result,
   sureness,
+});
+/** A check made several times: the result, and how often it failed. */
+export const seen = <C extends CheckId>(check: C, result: ResultOf<C>, counts: Counted): Line => ({
+  check,
+  result,
+  sureness: 'sure',
+  counts,
 });
 /** Put right, and what came of it. */
 export const mend = (repair: CauseId, outcome: Outcome): Line => ({ repair, outcome });
@@ -75,12 +87,11 @@ export function caseOfBench({ machine, history = {}, log }: BenchCase): Case {
   log.forEach((line, i) => {
     const ref = `${i}`;
     if ('off' in line) parts.push(line.off);
-    else if ('complaint' in line)
-      evidence = takeIn(evidence, { ref, kind: 'complaint', complaint: line.complaint });
+    else if ('complaint' in line) evidence = takeIn(evidence, { ref, kind: 'complaint', ...line });
     else if ('told' in line) evidence = takeIn(evidence, { ref, kind: 'said-done', ...line.told });
     else if ('repair' in line)
       evidence = takeIn(evidence, { ref, kind: 'repair', cause: line.repair, outcome: line.outcome });
     else evidence = takeIn(evidence, { ref, kind: 'finding', ...line });
   });
-  return { machine, history, evidence, off: parts };
+  return { machine, history: withGoing(history, evidence), evidence, off: parts };
 }

@@ -3,6 +3,7 @@ import { DOUBTFUL } from './doubtful';
 import { IN_VAIN_CASES } from './inVain';
 import { LATE } from './late';
 import { SEVERAL } from './several';
+import { SOMETIMES } from './sometimes';
 import { TOLD } from './told';
 import { TRADE } from './trade';
 import type { BenchCase } from './benchCase';
@@ -19,4 +20,5 @@ export const CASEBOOK: readonly BenchCase[] = [
   ...IN_VAIN_CASES,
   ...TRADE,
   ...TOLD,
+  ...SOMETIMES,
 ];

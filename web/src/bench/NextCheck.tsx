@@ -2,8 +2,10 @@ import {
   disagreementsAt,
   resultOf,
   runsIt,
+  showsAtTimes,
   toOpen,
   type CheckId,
+  type Counted,
   type PartId,
   type Sureness,
 } from '@rusty-wren/core/knowledge';
@@ -21,6 +23,8 @@ import type { JobAtBench } from '../job/useJob';
 import type { Log } from '../job/useLog';
 import { Caution } from '../ui/Caution';
 import { ResultPick } from './ResultPick';
+import { countIn, ONCE, OnceMore, SeveralTimes } from './SeveralTimes';
+import { Problem } from '../ui/Problem';
 import { KnownHere, WhatBites } from '../specs/KnownHere';
 import { PartsFirst } from './steps/PartsFirst';
 import { StepHead } from './steps/StepHead';
@@ -132,6 +136,9 @@ export function NextCheck({
   const check = checkOf(checkId);
   const [sureness, setSureness] = useState<Sureness>('sure');
   const [pulls, setPulls] = useState('');
+  const [tries, setTries] = useState(ONCE);
+  const [wrongCount, setWrongCount] = useState<string | undefined>();
+  const comesAndGoes = showsAtTimes(check) && atBench.benchCase.history.comesAndGoes === true;
   const countsPulls = check.results.some((r) => r.fromPulling);
   const opens = toOpen(check.access, new Set(off));
   const puts = next?.puts ?? [];
@@ -145,10 +152,17 @@ export function NextCheck({
     ...opens.map((part) => ({ kind: 'took-off', body: { part } }) as const),
     ...puts.map((part) => ({ kind: 'put-back', body: { part } }) as const),
   ];
-  const record = (body: { result: string; sureness?: Sureness } | { reading: Reading }): void => {
+  const record = (
+    body: { result: string; sureness?: Sureness; counts?: Counted } | { reading: Reading },
+  ): void => {
     const counted = pulls === '' ? {} : { pulls: Number(pulls) };
     log.all([...openUp, { kind: 'finding', body: { check: checkId, sureness, ...counted, ...body } }]);
     onLogged();
+  };
+  const pick = (result: string): void => {
+    const counts = countIn(check, result, tries);
+    if (typeof counts === 'string') return setWrongCount(counts);
+    record({ result, ...(counts && { counts }) });
   };
 
   if (hazard && runs)
@@ -226,9 +240,18 @@ export function NextCheck({
             }}
           />
         )}
-        <ResultPick check={check} onPick={(result) => record({ result })} />
+        {showsAtTimes(check) && !measuring && (
+          <OnceMore
+            check={check}
+            picture={atBench.picture}
+            onAgain={(result, counts) => record({ result, counts })}
+          />
+        )}
+        <ResultPick check={check} onPick={pick} />
+        <Problem says={wrongCount} />
         <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-3">
           <SurenessPick value={sureness} onChange={setSureness} />
+          {comesAndGoes && <SeveralTimes value={tries} onChange={setTries} />}
           {countsPulls && (
             <label className="flex items-center gap-3 text-lg">
               Pulls just before

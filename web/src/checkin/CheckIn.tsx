@@ -22,7 +22,8 @@ import { HowOftenPick } from './HowOften';
 import { HistoryChips } from './HistoryChips';
 import { SaidDonePick } from './SaidDonePick';
 import { useOwners } from './useOwners';
-import { OwnerAndMachine, Problem, type Change, type Problems } from './OwnerAndMachine';
+import { Problem } from '../ui/Problem';
+import { OwnerAndMachine, type Change, type Problems } from './OwnerAndMachine';
 import { Shapes } from './Shapes';
 
 const PROMISES = [1, 3, 7, 14].map((days) => ({

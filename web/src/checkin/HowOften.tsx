@@ -8,7 +8,7 @@ import {
 import { oftenIn } from '@rusty-wren/core/shorthand';
 import { useId, useState, type ReactElement } from 'react';
 import { Chips } from './Chips';
-import { Problem } from './OwnerAndMachine';
+import { Problem } from '../ui/Problem';
 
 /** Counts that are said most. */
 const COMMON = ['1 of 2', '1 of 3', '1 of 5'] as const;

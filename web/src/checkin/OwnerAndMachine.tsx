@@ -6,6 +6,7 @@ import { Button } from '../ui/Button';
 import { KIND_WORDS } from '../ui/words';
 import { matchingOwners, nearOwner, type Draft } from './draft';
 import { HereBefore } from './HereBefore';
+import { Problem } from '../ui/Problem';
 
 const FIELD = 'min-h-11 w-full rounded-md border-2 border-line bg-card px-3 text-lg aria-invalid:border-rust';
 const PICK =
@@ -14,14 +15,6 @@ const PICK =
 export type Change = (change: Partial<Draft>) => void;
 /** What is wrong with each field, once it was tried to check it in. */
 export type Problems = Readonly<Partial<Record<keyof Draft, string>>>;
-
-/** Why a field keeps the machine from being checked in. */
-export const Problem = ({ says }: { says: string | undefined }): ReactElement | null =>
-  says ? (
-    <p role="alert" className="mt-1 font-semibold text-rust">
-      {says}
-    </p>
-  ) : null;
 
 function Field({
   label,

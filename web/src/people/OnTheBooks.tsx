@@ -7,6 +7,7 @@ import { pinProblem } from '../hands/pinProblem';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { useAddPersonMutation, useChangePersonMutation, type PersonChange } from './peopleApi';
+import { Problem } from '../ui/Problem';
 
 /** What each may, in a line. */
 const ROLE_WORDS: Readonly<Record<Role, { name: string; may: string }>> = {
@@ -78,13 +79,6 @@ export function OnTheBooks({ people }: { people: readonly PersonOnBooks[] }): Re
     </section>
   );
 }
-
-const Problem = ({ says }: { says: string | null }): ReactElement | null =>
-  says ? (
-    <p role="alert" className="font-semibold text-rust">
-      {says}
-    </p>
-  ) : null;
 
 /** A PIN that is told to somebody, who changes it afterwards: it stands in the clear while it is written. */
 const SecretInput = ({
