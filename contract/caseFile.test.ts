@@ -87,6 +87,12 @@ describe('a case file', () => {
       expect(
         read(withLog({ complaint: 'no-fire', often: always })).case.history.comesAndGoes,
       ).toBeUndefined();
+    const counted = { check: 'spark-hot', result: 'fails-hot', counts: often };
+    expect(read(withLog(counted)).case.evidence[0]).toMatchObject({ counts: often });
+    expect(logFromCaseFile(parseCaseFile(withLog(counted)))).toContainEqual({
+      kind: 'finding',
+      body: { ...counted, sureness: 'sure' },
+    });
     expect(logFromCaseFile(parseCaseFile(withLog({ complaint: 'no-fire', often })))).toContainEqual({
       kind: 'complaint',
       body: { complaint: 'no-fire', often },

@@ -267,7 +267,9 @@ test.describe('with the interface kept on the device', () => {
       await expect.poll(taken).toBe(true);
       await newVersion('under the old version');
       // Loaded past its worker, as a forced reload does, and a worker that starts while the page loads.
+      const loaded = page.waitForEvent('load');
       await (await context.newCDPSession(page)).send('Page.reload', { ignoreCache: true });
+      await loaded;
       await expect(trail(page)).toBeVisible();
       expect(await taken()).toBe(false);
       await newVersion('loaded past its worker');

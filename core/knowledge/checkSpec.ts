@@ -1,5 +1,5 @@
 import type { MachineKind } from '../machine';
-import type { Counted } from './history';
+import type { Counted } from './often';
 import type { Strength } from './strength';
 import type { ComplaintId, PartId } from './vocabulary';
 

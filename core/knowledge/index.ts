@@ -19,6 +19,7 @@ export { behindOf, CHAINS, type Chain } from './chains';
 export * from './access';
 export * from './choices';
 export * from './history';
+export * from './often';
 export * from './carburettor';
 export { causesIn, checksTelling, IN_CARBURETTOR, signsOf } from './telling';
 export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
