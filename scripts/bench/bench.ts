@@ -14,6 +14,7 @@ import { learning } from './learning';
 import { opening } from './opening';
 import { practice } from './practice';
 import { rebuildWith } from './rebuildWith';
+import { proofs } from './proofs';
 import { recovery } from './recovery';
 import { scale } from './scale';
 import { timesLine } from './timesLine';
@@ -29,6 +30,7 @@ import { POLICIES, type Outcome, type Share } from './plays';
  * `--opening` alone: until the rack and the bench are usable, on a slow processor and line, beside an empty page.
  * `--scale` alone: start, rack, finding and the rest on histories of `--jobs 1000,25000,250000` jobs.
  * `--first-checks` alone: the first three checks of each complaint, by kind of machine, to be read aloud.
+ * `--proofs` alone: drawn machines whose fault comes and goes, shown as often as their count wants, and three times for all.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
  */
 
@@ -180,6 +182,10 @@ if (process.argv.includes('--scale')) {
 }
 if (process.argv.includes('--opening')) {
   await opening();
+  process.exit();
+}
+if (process.argv.includes('--proofs')) {
+  proofs(Number(flag('machines') ?? 100_000));
   process.exit();
 }
 if (process.argv.includes('--first-checks')) {
