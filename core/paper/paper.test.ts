@@ -260,6 +260,37 @@ describe('the other papers', () => {
   });
 });
 
+describe('what comes and goes, on paper', () => {
+  const aThird: Noted = {
+    kind: 'complaint',
+    body: { complaint: 'cuts-dead', words: 'like a switch', often: { failed: 1, of: 3 } },
+  };
+  const lead: Noted = { kind: 'repair', body: { cause: 'plug-lead-loose', outcome: 'cured' } };
+  const tankful: Noted = { kind: 'proved', body: { step: 'tankful' } };
+  const paper = (...noted: Noted[]): string => text(workDoneOf(at(read(...noted))));
+
+  it('is told with how often it did it, and how often it failed when it was tried', () => {
+    const hot: Noted = {
+      kind: 'finding',
+      body: { check: 'spark-hot', result: 'fails-hot', counts: { failed: 1, of: 3 }, sureness: 'sure' },
+    };
+    const told = text(report(read(aThird, hot)));
+    expect(told).toContain('“like a switch”');
+    expect(told).toContain('It stops as if it were switched off, 1 of 3 times.');
+    expect(told).toContain('It did so 1 of 3 times.');
+  });
+
+  it('says how sure it is that it is cured, where it was not shown as often as that would take', () => {
+    const few = paper(aThird, lead, tankful, tankful);
+    expect(few).toContain('It was worked through a tankful, until it was hot, twice.');
+    expect(few).toContain('we reckon 9 chances in 10 that it is cured. Bring it back if it does it again.');
+    expect(paper(aThird, lead)).toContain('we reckon 8 chances in 10');
+    expect(paper(aThird, lead, ...Array<Noted>(7).fill(tankful))).not.toContain('tried out');
+    // Looked for still: nothing is cured yet.
+    expect(paper(aThird)).not.toContain('tried out');
+  });
+});
+
 describe('what is written otherwise', () => {
   const blocks: Block[] = [
     { is: 'heading', text: 'H' },

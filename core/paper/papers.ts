@@ -122,7 +122,7 @@ export function workDoneOf(at: PaperOf): Block[] {
           ...signatureOf(picture),
         ]
       : []),
-    ...(figures.length + proved.length + starts.length > 0
+    ...(figures.length + proved.length + starts.length > 0 || unproved
       ? [
           heading('How it was proved'),
           ...list([

@@ -1,5 +1,5 @@
 import { mattersIn, type Account } from '../account';
-import { causeOf, REMEDIES, type CauseId, type ChoiceId, type RemedyId } from '../knowledge';
+import { causeOf, oftenWords, REMEDIES, type CauseId, type ChoiceId, type RemedyId } from '../knowledge';
 import type { MachineKind } from '../machine';
 import { saidDoneWords, sentence, type Block, type Picture, type Said } from '../log';
 import type { Suspect } from '../diagnosis';
@@ -42,9 +42,17 @@ export function cameWith({ picture }: Pick<PaperOf, 'picture'>): Said[] {
     state === 'live' && entry.kind === 'complaint' ? [entry] : [],
   );
   const words = entries.flatMap((e) => (e.body.words ? [said(`“${e.body.words}”`, e.id)] : []));
-  return words.length > 0
-    ? words
-    : picture.complaints.map((c) => said(PLAIN_COMPLAINT[c.complaint], c.entryId));
+  const plain = picture.complaints.map(({ complaint, often, said: from }) => ({
+    often,
+    ...said(
+      often
+        ? PLAIN_COMPLAINT[complaint].replace(/\.$/, `, ${oftenWords(often)}.`)
+        : PLAIN_COMPLAINT[complaint],
+      ...from,
+    ),
+  }));
+  // In their words it is told already, but for how often.
+  return [...words, ...plain.filter((p) => words.length === 0 || p.often).map(({ often: _, ...p }) => p)];
 }
 
 /** Work that was done before it came here, as it was told. */

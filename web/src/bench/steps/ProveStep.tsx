@@ -150,7 +150,7 @@ function RunLeft({
   const times = timesWords(step);
   return (
     <>
-      <span className="flex min-w-0 flex-1 basis-72 items-center gap-3">
+      <span className="flex min-w-0 flex-1 basis-48 items-center gap-3">
         <Circle className="shrink-0 text-soft" aria-label="not yet" />
         <span className="min-w-0">
           <span className="text-xl font-semibold">
@@ -162,9 +162,7 @@ function RunLeft({
           {clean > 0 && sure !== null && (
             <span className="flex flex-wrap items-center gap-x-3 text-lg">
               {proves.map((c) => behaviourOf(c).label).join(', ')}: {Math.floor(sure * 100)} in 100 cured
-              <Button look="quiet" className="!px-0" onClick={() => log('proved', { enough: id, sure })}>
-                That is enough
-              </Button>
+              <Button onClick={() => log('proved', { enough: id, sure })}>That is enough</Button>
             </span>
           )}
         </span>
