@@ -3,7 +3,6 @@ export {
   comesAndGoes,
   curedBy,
   MENDED_BEFORE,
-  minutesOf,
   proofOf,
   rateBefore,
   showingsWanted,

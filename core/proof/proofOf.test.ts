@@ -1,16 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CAUSE_IDS, COMPLAINT_IDS, FAILS_WHEN_IDS, PROOF_RUNS, proofRun, wouldShow } from '../knowledge';
 import {
-  chancesIn,
-  curedBy,
-  leavesShown,
-  minutesOf,
-  proofOf,
-  showingsWanted,
-  SURE_ENOUGH,
-  type ProofCase,
-} from '.';
+  CAUSE_IDS,
+  COMPLAINT_IDS,
+  FAILS_WHEN_IDS,
+  PROOF_RUNS,
+  proofRun,
+  wouldShow,
+  type RunId,
+} from '../knowledge';
+import { chancesIn, curedBy, leavesShown, proofOf, showingsWanted, SURE_ENOUGH, type ProofCase } from '.';
 import { leastRuns } from './least';
 
 const caseOf = (more: Partial<ProofCase>): ProofCase => ({
@@ -20,6 +19,9 @@ const caseOf = (more: Partial<ProofCase>): ProofCase => ({
   clutch: true,
   ...more,
 });
+/** Bench minutes of a list, waiting apart. */
+const minutesOf = (runs: readonly { run: RunId; times: number }[]): number =>
+  runs.reduce((sum, { run, times }) => sum + times * proofRun(run).minutes, 0);
 /** The chances a list gives a complaint. */
 const chancesOf = (list: ReturnType<typeof proofOf>, c: ProofCase, n: number): number =>
   list.reduce((sum, r) => sum + r.times * chancesIn(proofRun(r.run), c.complaints[n]!, c.failsWhen), 0);

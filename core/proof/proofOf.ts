@@ -82,10 +82,6 @@ export const showingsWanted = (often: HowOften | undefined): number =>
 export const curedBy = (often: HowOften | undefined, clean: number): number =>
   curedAfter(rateBefore(often), clean, MENDED_BEFORE);
 
-/** Bench minutes of a list of runs, waiting apart. */
-export const minutesOf = (runs: readonly Pick<AskedRun, 'run' | 'times'>[]): number =>
-  runs.reduce((sum, { run, times }) => sum + times * proofRun(run).minutes, 0);
-
 const costOf = ({ minutes, waitHours }: ProofRun): number => minutes + (waitHours ? WAIT_MINUTES : 0);
 
 const fits = ({ needs }: ProofRun, { clutch, bulb = true }: ProofCase): boolean =>

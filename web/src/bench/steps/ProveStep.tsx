@@ -1,5 +1,5 @@
 import { behaviourOf, CAUTIONS } from '@rusty-wren/core/knowledge';
-import type { Picture, ProofStep } from '@rusty-wren/core/log';
+import { proofLeft, type Picture, type ProofStep } from '@rusty-wren/core/log';
 import { format } from 'date-fns';
 import { Check, Circle, TriangleAlert } from 'lucide-react';
 import type { ReactElement } from 'react';
@@ -172,11 +172,10 @@ function RunLeft({
   );
 }
 
-/** Bench minutes of what is left, and whether something waits for a cold engine or a night. */
+/** Bench minutes of what is left; where nothing can be run now, that it has to stand. */
 function leftWords(proof: readonly ProofStep[]): string {
-  const left = proof.filter((s) => !s.done);
-  const minutes = left.reduce((n, s) => n + (s.times - s.clean) * s.minutes, 0);
-  return `about ${Math.max(1, Math.round(minutes))} min`;
+  const { minutes } = proofLeft(proof);
+  return minutes > 0 ? `about ${Math.max(1, Math.round(minutes))} min` : 'it has to stand';
 }
 
 /** The proof: what shows each complaint again if it still stands, and what the work touched. */
