@@ -49,6 +49,19 @@ describe('the list of runs', () => {
       );
   });
 
+  it('holds all complaints at once, the rarest there are: a log may say anything', () => {
+    for (const failsWhen of FAILS_WHEN_IDS) {
+      const often = { failed: 1, of: 50 };
+      const c = caseOf({ complaints: COMPLAINT_IDS.map((complaint) => ({ complaint, often })), failsWhen });
+      const list = proofOf(c);
+      c.complaints.forEach((said, n) =>
+        expect(chancesOf(list, c, n), `${said.complaint} ${failsWhen}`).toBeGreaterThanOrEqual(
+          showingsWanted(often),
+        ),
+      );
+    }
+  });
+
   it('asks of every cause for a start and what it touched, and no run twice in the list', () => {
     for (const cause of CAUSE_IDS) {
       const list = proofOf(caseOf({ work: [cause] }));
