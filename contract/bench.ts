@@ -94,11 +94,15 @@ export function hasItsResult<T extends { check: CheckId; result?: string }>(
 /** Pulls of the cord made just before a check. */
 export const pullsSchema = Joi.number().integer().min(0).max(200);
 
+/** So many of so many, `least` at the least. */
+const counted = (least: 0 | 1): Joi.ObjectSchema =>
+  Joi.object({
+    of: Joi.number().integer().min(1).max(MOST_COUNTED).required(),
+    failed: Joi.number().integer().min(least).max(Joi.ref('of')).required(),
+  });
+
 /** How often a check failed of how often it was made. */
-export const triesSchema = Joi.object({
-  of: Joi.number().integer().min(1).max(MOST_COUNTED).required(),
-  failed: Joi.number().integer().min(0).max(Joi.ref('of')).required(),
-});
+export const triesSchema = counted(0);
 
 /** A count is noted where it says something, and agrees with the result. */
 export function takesCounts<T extends { check: CheckId; result?: string; counts?: Counted }>(
@@ -126,10 +130,7 @@ export const oftenSchema = Joi.alternatives(
       .valid(...OFTEN_SAID_IDS)
       .required(),
   }),
-  Joi.object({
-    of: Joi.number().integer().min(1).max(MOST_COUNTED).required(),
-    failed: Joi.number().integer().min(1).max(Joi.ref('of')).required(),
-  }),
+  counted(1),
 );
 
 /** History answers: every one may be missing, none may be made up. */

@@ -1,4 +1,4 @@
-export { rateIn, takeIn, withGoing, type Case, type Commonness, type Evidence } from './case';
+export { takeIn, withGoing, type Case, type Commonness, type Evidence } from './case';
 export {
   causesOn,
   diagnose,

@@ -69,7 +69,7 @@ export function mayResult(c: Case): (check: CheckId) => MayResult[] {
     const told = checkOf(check).results.flatMap(({ id: result }) => {
       const likelihood = findingLikelihood(check, result, 'sure', {
         complaints: p.complaints,
-        rate: p.rate,
+        rate: p.timeline.rate,
       });
       if (!likelihood) return [];
       fillChosen(table, asItStood(likelihood, p.gone, p.present), chosen);

@@ -1,6 +1,5 @@
 import { CAUSES, CAUSE_INDEX, type CauseId, type ComplaintId } from '../knowledge';
-import type { ShowingRate } from '../chance';
-import { rateIn, rightedBy, type Case, type Evidence } from './case';
+import { rightedBy, type Case, type Evidence } from './case';
 import { combine, combineJoint, multiplyAll, nothingYet } from './combine';
 import { fillJoint, partnerOf } from './dependence';
 import { saidLikelihood } from './hearsay';
@@ -39,8 +38,6 @@ export interface Posterior {
   gone: Uint8Array;
   /** Complaints that stand. */
   complaints: readonly ComplaintId[];
-  /** How often the fault shows, where it comes and goes. */
-  rate: ShowingRate | null;
 }
 
 /** Prior odds of each cause on this machine, with what the owner did not mention taken into account. */
@@ -132,7 +129,6 @@ function likelihoodOf(
   t: Timeline,
   said: readonly ComplaintId[],
   { history, machine }: Pick<Case, 'history' | 'machine'>,
-  rate: ShowingRate | null,
 ): Likelihood | null {
   const then = (l: Likelihood, when: number): Likelihood => asItStood(l, t.goneAt(when), t.presentAt(when));
   switch (e.kind) {
@@ -147,7 +143,7 @@ function likelihoodOf(
         complaints: said,
         screw: e.screw,
         counts: e.counts,
-        rate,
+        rate: t.rate,
       });
       return found && then(found, at);
     }
@@ -167,11 +163,10 @@ export const posterior = (c: Case): Posterior => weigh(c, oddsFor(c));
 /** The posterior of a case under given prior odds (in the order of CAUSES; length N). */
 export function weigh(c: Case, odds: Float64Array): Posterior {
   const timeline = timelineOf(c);
-  const rate = rateIn(c);
   const weighed: Weighed[] = [];
   const said: ComplaintId[] = [];
   c.evidence.forEach((evidence, at) => {
-    const likelihood = likelihoodOf(evidence, at, timeline, said, c, rate);
+    const likelihood = likelihoodOf(evidence, at, timeline, said, c);
     if (evidence.kind === 'complaint' && !said.includes(evidence.complaint)) said.push(evidence.complaint);
     if (likelihood) weighed.push({ evidence, likelihood });
   });
@@ -188,7 +183,7 @@ export function weigh(c: Case, odds: Float64Array): Posterior {
   for (const { cause, state, cured } of timeline.known)
     causes[CAUSE_INDEX.get(cause)!] = state === 'standing' || cured ? SEEN : BOTCHED;
   for (let i = 0; i < N; i++) if (gone[i] && !known[i]) causes[i] = Math.min(CLEARED, causes[i]!) * BOTCHED;
-  return { sets, causes, weighed, timeline, present, gone, complaints: standing, rate };
+  return { sets, causes, weighed, timeline, present, gone, complaints: standing };
 }
 
 /** Multiplies prior weights by every piece of evidence, dependent findings jointly; leaves them summing to one. */

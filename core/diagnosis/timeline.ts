@@ -33,6 +33,8 @@ export interface Known {
 
 /** What is known at any moment of the log, apart from all inference. Masks have length N + 1. */
 export interface Timeline {
+  /** How often the fault shows, where it comes and goes. */
+  rate: ShowingRate | null;
   known: readonly Known[];
   /** Something was put right and the complaint was gone, be it on the list or not, and nothing was complained of since. */
   cured: boolean;
@@ -192,6 +194,7 @@ export function timelineOf({ evidence, history }: Case): Timeline {
     ([cause, repairs]) => !causeOf(cause).severalPlaces && repairs.every((m) => !m.didGood && !m.untried),
   );
   return {
+    rate,
     known,
     cured: curedAt >= 0 && !evidence.slice(curedAt).some((e) => e.kind === 'complaint'),
     curedAt,

@@ -84,10 +84,7 @@ export const runsIt = ({ engine }: Pick<CheckSpec, 'engine'>): boolean =>
  * and an eye on a part see the same every time.
  */
 export const showsAtTimes = ({ is, engine, group }: Pick<CheckSpec, 'is' | 'engine' | 'group'>): boolean =>
-  is === 'trial' ||
-  engine === 'started' ||
-  engine === 'running' ||
-  (engine === 'turned' && group === 'spark');
+  is === 'trial' || runsIt({ engine }) || (engine === 'turned' && group === 'spark');
 
 /**
  * What is wrong with a count of how often a check failed, in a sentence; null where it is right. Only what may come and go is counted,

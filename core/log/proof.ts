@@ -156,7 +156,7 @@ export function readProof(
 export function coldStartDue(proof: readonly ProofStep[]): { notBefore: string | null } | null {
   const left = proof.filter((s) => !s.done);
   const next = left[0];
-  if (!next || left.some((s) => s.id !== 'cold' && s.id !== 'stood')) return null;
+  if (!next || left.some((s) => !STANDING.has(s.id))) return null;
   return { notBefore: next.notBefore ?? null };
 }
 

@@ -42,6 +42,7 @@ import { readPapers } from './papers';
 import { readSaidDone } from './saidDone';
 import { readScrewPlans } from './screwPlan';
 import { readLedger } from './tune';
+import { lowered } from './words';
 
 type Live = readonly Entry[];
 const ofKind = <K extends Entry['kind']>(entries: Live, kind: K): EntryOf<K>[] =>
@@ -128,7 +129,7 @@ export const nameOfMend = (what: ToMend, kind?: MachineKind): string => {
 
 /** A run of the proof that is left, with how far it has come. */
 const leftWords = ({ label, times, clean, inOneGo }: ProofStep): string =>
-  `${label[0]!.toLowerCase()}${label.slice(1)}${times > 1 && !inOneGo ? ` (${clean} of ${times})` : ''}`;
+  `${lowered(label)}${times > 1 && !inOneGo ? ` (${clean} of ${times})` : ''}`;
 
 function readOpenEnds(p: Omit<Picture, 'openEnds'>): OpenEnd[] {
   const ends: OpenEnd[] = [];

@@ -33,7 +33,7 @@ import { nameOfThing } from './tray';
 export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Words as they stand in one. */
-const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+export const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Why nothing of a thing that is off lies on the tray. */
 export const GONE_WORDS: Readonly<Record<NonNullable<OffItem['gone']>, string>> = {

@@ -36,23 +36,19 @@ const SURELY = 0.8;
 export const heading = (text: string): Block => ({ is: 'heading', text });
 export const list = (items: readonly Said[]): Block[] => (items.length > 0 ? [{ is: 'list', items }] : []);
 
+/** What it does wrong, in a layman's sentence, with how often. */
+const complaintSaid = ({ complaint, often }: Picture['complaints'][number]): string =>
+  often ? PLAIN_COMPLAINT[complaint].replace(/\.$/, `, ${oftenWords(often)}.`) : PLAIN_COMPLAINT[complaint];
+
 /** What it came with: the owner's own words, else the behaviours that were picked. */
 export function cameWith({ picture }: Pick<PaperOf, 'picture'>): Said[] {
   const entries = picture.trail.flatMap(({ entry, state }) =>
     state === 'live' && entry.kind === 'complaint' ? [entry] : [],
   );
   const words = entries.flatMap((e) => (e.body.words ? [said(`“${e.body.words}”`, e.id)] : []));
-  const plain = picture.complaints.map(({ complaint, often, said: from }) => ({
-    often,
-    ...said(
-      often
-        ? PLAIN_COMPLAINT[complaint].replace(/\.$/, `, ${oftenWords(often)}.`)
-        : PLAIN_COMPLAINT[complaint],
-      ...from,
-    ),
-  }));
   // In their words it is told already, but for how often.
-  return [...words, ...plain.filter((p) => words.length === 0 || p.often).map(({ often: _, ...p }) => p)];
+  const told = picture.complaints.filter((c) => words.length === 0 || c.often);
+  return [...words, ...told.map((c) => said(complaintSaid(c), ...c.said))];
 }
 
 /** Work that was done before it came here, as it was told. */

@@ -1,6 +1,7 @@
 import { actedOn, type Forecast } from '../diagnosis';
 import {
   causeOf,
+  proofRun,
   remedyMinutes,
   remedyOf,
   type CauseId,
@@ -9,7 +10,7 @@ import {
   type RemedyId,
 } from '../knowledge';
 import { paceOf, type Paces } from '../learning';
-import type { Phase, ProofLeft, Stage } from '../log';
+import { COLD_AGAIN_H, type Phase, type ProofLeft, type Stage } from '../log';
 import { jobsFor } from '../worth';
 import type { IfOrdered } from './helps';
 import { longestShift, type Crew, type DueJob, type Task, type TaskKind } from './task';
@@ -71,9 +72,9 @@ const SPREAD: Readonly<Record<TaskKind, number>> = {
   soak: 0,
 };
 /** An engine that has run is cold again after so long. */
-const COLD = 180;
+const COLD = 60 * COLD_AGAIN_H;
 /** A night on its hook. */
-const NIGHT = 480;
+const NIGHT = 60 * proofRun('stood').waitHours!;
 /** Where nobody has worked out the proof. */
 const USUAL_PROOF: ProofLeft = { minutes: 15, cold: 1, nights: 0 };
 /** Where it wants more than this of standing cold, the rest is made as it comes: a month is not planned. */

@@ -72,7 +72,7 @@ function answersOf(check: CheckDef, chosen: Uint32Array, p: Posterior): Answers 
   for (const result of informativeResults(check.id)) {
     const likelihood = findingLikelihood(check.id, result, 'sure', {
       complaints: p.complaints,
-      rate: p.rate,
+      rate: p.timeline.rate,
     });
     if (!likelihood) continue;
     const now = asItStood(likelihood, p.gone, p.present);

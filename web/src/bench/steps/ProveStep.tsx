@@ -19,6 +19,16 @@ function useWaits({ notBefore }: ProofStep): string | null {
   return notBefore && Date.parse(notBefore) > now ? notBefore : null;
 }
 
+/** The way to where a run is made. */
+const Go = ({ to, look, words }: { to: string; look: 'rust' | 'plain'; words: string }): ReactElement => (
+  <Link
+    to={to}
+    className={`inline-flex min-h-11 items-center rounded-md px-4 py-2 font-semibold ${BUTTON_LOOKS[look]}`}
+  >
+    {words}
+  </Link>
+);
+
 /** A start: made at the starting drill, or said with one tap where the pulls need no counting. */
 function StartIt({
   label,
@@ -35,12 +45,7 @@ function StartIt({
 }): ReactElement {
   return (
     <span className="flex flex-wrap items-center gap-2">
-      <Link
-        to={`${start}?${state}`}
-        className={`inline-flex min-h-11 items-center rounded-md px-4 py-2 font-semibold ${BUTTON_LOOKS[look]}`}
-      >
-        Start it
-      </Link>
+      <Go to={`${start}?${state}`} look={look} words="Start it" />
       <span className="flex items-center gap-1" role="group" aria-label={`${label}: it ran after`}>
         <span className="mr-1 text-lg text-soft">ran after</span>
         {FEW_PULLS.map((pulls) => (
@@ -88,14 +93,7 @@ function ProveIt({
       <StartIt label={step.label} state={by.state} log={log} start={`/job/${jobId}/start`} look={look} />
     );
   if (by.kind === 'finding' && by.check === 'compression-gauge')
-    return (
-      <Link
-        to={`/job/${jobId}?check=${by.check}`}
-        className={`inline-flex min-h-11 items-center rounded-md px-4 py-2 font-semibold ${BUTTON_LOOKS[look]}`}
-      >
-        Measure it
-      </Link>
-    );
+    return <Go to={`/job/${jobId}?check=${by.check}`} look={look} words="Measure it" />;
   const proved = (): void => {
     dropTiming();
     void (by.kind === 'finding'
