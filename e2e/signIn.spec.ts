@@ -92,7 +92,9 @@ test.describe('nobody signed in', () => {
 
     await page.getByRole('button', { name: /^At the bench/ }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
-    await expect(page.getByRole('heading', { name: 'Who has the bench?' })).toBeVisible();
+    // Each tab forgets once it knows: what the other one was just being sent, it may keep until then.
+    for (const tab of [page, other])
+      await expect(tab.getByRole('heading', { name: 'Who has the bench?' })).toBeVisible();
     const left = (): Promise<number> =>
       page.evaluate(
         () =>
