@@ -275,6 +275,11 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   })
     .xor('step', 'enough')
     .and('enough', 'sure'),
+  'swapped-back': Joi.object({
+    of: uuid.required(),
+    what: text(120).required(),
+    again: Joi.boolean().required(),
+  }),
   stage: Joi.object({
     stage: oneOf(STAGES).required(),
     waitingFor: text(MOST_WAITED_FOR),

@@ -1,5 +1,6 @@
 import { creditOf, type Case, type Credit } from '../diagnosis';
 import { causesPutRight, type CauseId } from '../knowledge';
+import { cureOf, isOneOfSeveral, type Cure } from './cure';
 import type { FoundFault, Picture, Repair, SafetyFault, SafetyMended, Settled, ToMend } from '../log';
 
 /**
@@ -16,6 +17,8 @@ export interface Matter {
   cause: CauseId;
   basis: Basis;
   state: MatterState;
+  /** How likely it was there at all, where nobody saw it and its repair may not have been the cure (0–1). */
+  share: number;
   /** The entries it rests on, those that put it right among them. */
   from: readonly string[];
   /** What was said about it where it is not mended. */
@@ -34,6 +37,8 @@ export interface Act {
   sure: boolean;
   /** The engine was run since, and ran right. */
   tried: boolean;
+  /** How likely it was of the cure (0–1); null where nothing is cured, or it came before. */
+  share: number | null;
 }
 
 /**
@@ -49,6 +54,8 @@ export interface Account {
   toMend: readonly Settled[];
   safety: { standing: readonly SafetyFault[]; mended: readonly SafetyMended[] };
   cured: boolean;
+  /** Whose cure it was; null while nothing is cured. */
+  cure: Cure | null;
   /** What it is was settled on or cured: what else might have been it is nobody's business any more. */
   decided: boolean;
 }
@@ -72,23 +79,41 @@ const stateOf = (outcome: Repair['outcome'] | null, tried: boolean): MatterState
   return outcome === 'untried' && !tried ? 'untried' : 'mended';
 };
 
-function actOf(repair: Repair, picture: Picture, c: Case): Act {
+function actOf(repair: Repair, picture: Picture, { c, cure }: { c: Case; cure: Cure | null }): Act {
   const tried = ranRightAfter(repair, picture);
+  const ofCure = cure?.shares.find((s) => s.change.refs.includes(repair.entryId));
+  const share = ofCure?.share ?? null;
   if (!('cause' in repair) || repair.outcome === 'no-change')
-    return { repair, credit: [], sure: true, tried };
+    return { repair, credit: [], sure: true, tried, share };
   const whole = causesPutRight(repair.cause, repair.remedy);
   const seen = picture.found.filter(
     (f) => whole.includes(f.cause) && f.refs.some((r) => r !== repair.entryId),
   );
   if (seen.length > 0)
-    return { repair, credit: seen.map(({ cause }) => ({ cause, share: 1 })), sure: true, tried };
+    return { repair, credit: seen.map(({ cause }) => ({ cause, share: 1 })), sure: true, tried, share };
+  if (ofCure)
+    return {
+      repair,
+      credit: ofCure.causes,
+      sure: !repair.remedy && !isOneOfSeveral(cure!, repair.entryId),
+      tried,
+      share,
+    };
   const credit = creditOf(c, repair.entryId);
-  return { repair, credit, sure: credit.length === 1 && credit[0]!.share === 1, tried };
+  return { repair, credit, sure: credit.length === 1 && credit[0]!.share === 1, tried, share };
 }
 
 /** The account of a job: from its log, and from the engine's case for what a cure may have been the cure of. Pure. */
 export function accountOf(picture: Picture, c: Case): Account {
-  const acts = picture.repairs.map((repair) => actOf(repair, picture, c));
+  const cure = cureOf(picture, c);
+  const acts = picture.repairs.map((repair) => actOf(repair, picture, { c, cure }));
+  const actOn = (cause: CauseId): Act | undefined =>
+    acts.findLast(({ repair: r }) => 'cause' in r && causesPutRight(r.cause, r.remedy).includes(cause));
+  const shareOf = (cause: CauseId): number => {
+    const act = actOn(cause);
+    if (!act || act.share === null) return 1;
+    return act.credit.find((x) => x.cause === cause)?.share ?? 0;
+  };
   const matters = new Map<CauseId, Matter>();
   const own = new Set(picture.repairs.map((r) => r.entryId));
   // A part that was seen sound is never a fault that was mended, whatever was done to it.
@@ -99,12 +124,11 @@ export function accountOf(picture: Picture, c: Case): Account {
   );
   for (const { cause, refs, state, answer } of picture.found) {
     if (sound.has(cause) && state !== 'standing') continue;
-    const last = acts.findLast(
-      ({ repair: r }) => 'cause' in r && causesPutRight(r.cause, r.remedy).includes(cause),
-    );
+    const last = actOn(cause);
     matters.set(cause, {
       cause,
       basis: refs.some((ref) => !own.has(ref)) ? 'seen' : 'credited',
+      share: refs.some((ref) => !own.has(ref)) ? 1 : shareOf(cause),
       state: state === 'untried' && last?.tried ? 'mended' : state,
       from: last ? [...new Set([...refs, last.repair.entryId])] : refs,
       answer,
@@ -120,6 +144,7 @@ export function accountOf(picture: Picture, c: Case): Account {
       cause: s.cause,
       basis: act?.repair.entryId === s.entryId ? 'credited' : 'settled',
       state: stateOf(s.outcome, act?.tried ?? false),
+      share: shareOf(s.cause),
       from: [s.entryId, ...(act ? [act.repair.entryId] : [])],
       answer: null,
     });
@@ -138,6 +163,7 @@ export function accountOf(picture: Picture, c: Case): Account {
       cause: repair.cause,
       basis: 'credited',
       state: stateOf(repair.outcome, tried),
+      share: shareOf(repair.cause),
       from: [repair.entryId],
       answer: null,
     });
@@ -151,6 +177,7 @@ export function accountOf(picture: Picture, c: Case): Account {
     toMend: picture.settled.filter((s) => s.outcome === null),
     safety: { standing: picture.safetyFaults, mended: picture.safetyMended },
     cured: picture.cured,
+    cure,
     decided:
       picture.cured ||
       picture.settled.some((s) => s.outcome === null || s.outcome === 'untried' || s.outcome === 'cured'),

@@ -9,3 +9,14 @@ export {
   type MatterState,
 } from './account';
 export { leavingOf, type Leaving } from './leaving';
+export {
+  cureOf,
+  isOneOfSeveral,
+  MAY_BE_FROM,
+  NAMED_FROM,
+  type Cure,
+  type CureShare,
+  type Matters,
+  type OpenAnyway,
+  type SwapToTell,
+} from './cure';

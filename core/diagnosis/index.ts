@@ -18,6 +18,7 @@ export { likelyIn, mayResult, type Likely, type LikelySet, type MayResult } from
 export { type Found } from './found';
 export { standingComplaints } from './posterior';
 export { creditOf, type Credit } from './credit';
+export { whoseCure, type Changed, type WhoseCure } from './whoseCure';
 export { factIn, timelineOf, type Known } from './timeline';
 export { ACT_ON, CLOSING_SHARE, HANDLING_MINUTES } from './parameters';
 export {

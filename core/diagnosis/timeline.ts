@@ -77,6 +77,18 @@ function mendedBy(e: Evidence): { causes: readonly CauseId[] } & Omit<Mended, 'a
   return { causes: putRightBy(e.check), helped: outcome === 'better', cured: false, untried: false };
 }
 
+/** Whether other work was done since it last failed: what came right after it may have been the cure of that. */
+function besides(evidence: readonly Evidence[], at: number): boolean {
+  const failed = evidence
+    .slice(0, at)
+    .findLastIndex(
+      (e) =>
+        e.kind === 'complaint' ||
+        (e.kind === 'repair' && (e.outcome === 'no-change' || e.outcome === 'better')),
+    );
+  return evidence.slice(failed + 1, at).some((e) => e.kind === 'repair' && e.outcome === 'untried');
+}
+
 /** The causes a finding is, beyond doubt: surely noted, and no other cause looks like it. */
 export const factIn = (e: Evidence): readonly CauseId[] => {
   if (e.kind !== 'finding' || e.sureness !== 'sure' || resultOf(e.check, e.result)?.soft) return [];
@@ -121,7 +133,8 @@ export function timelineOf({ evidence, history }: Case): Timeline {
     // What helped and mends several things does not say which of them it was, unless one was seen and not seen sound since.
     const standsSeen = (cause: CauseId): boolean =>
       (seen.get(cause) ?? []).some((s) => s.at > (soundBy.get(`${cause} ${s.check}`) ?? -1));
-    const certain = (cause: CauseId): boolean => causes.length === 1 || standsSeen(cause);
+    const alone = causes.length === 1 && !(cured && besides(evidence, at));
+    const certain = (cause: CauseId): boolean => alone || standsSeen(cause);
     for (const cause of causes)
       append(mended, cause, {
         at,

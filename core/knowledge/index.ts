@@ -24,6 +24,7 @@ export * from './carburettor';
 export { causesIn, checksTelling, IN_CARBURETTOR, signsOf } from './telling';
 export { BEHAVIOURS, behaviourOf, type Behaviour, type SpeedPoint } from './behaviours';
 export {
+  actOfHand,
   causesPutRight,
   FITS_A_DIAPHRAGM,
   OPENS_THE_CARBURETTOR,
@@ -38,6 +39,7 @@ export {
 export { CAUTIONS } from './cautions';
 export { onTool } from './onTool';
 export * from './disagreements';
+export * from './inPassing';
 export * from './priorWork';
 export * from './proofRuns';
 export { MANY_PULLS } from './pulls';

@@ -97,6 +97,20 @@ export const remedyMinutes = ({ mends }: Remedy): number =>
 export const causesPutRight = (cause: CauseId, remedy?: RemedyId): readonly CauseId[] =>
   remedy ? [...new Set([cause, ...remedyOf(remedy).mends])] : [cause];
 
+/** Jobs that are one act of the hand, whichever of their causes they were meant for: a new plug is a new plug. */
+const ONE_ACT: readonly RemedyId[] = [
+  'new-plug',
+  'fresh-mix',
+  'set-low-screw',
+  'set-high-screw',
+  'set-coil-gap',
+  'mend-stop-wire',
+];
+
+/** The one act that puts a cause right along with others of its kind; null where it is put right by itself. */
+export const actOfHand = (cause: CauseId): Remedy | null =>
+  REMEDIES.find((r) => ONE_ACT.includes(r.id) && r.mends.includes(cause)) ?? null;
+
 /** Causes whose repair fits a metering diaphragm, perhaps a substitute: its button is held to the old one's. */
 export const FITS_A_DIAPHRAGM: ReadonlySet<CauseId> = new Set([
   'metering-diaphragm-stiff',

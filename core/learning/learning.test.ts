@@ -29,6 +29,7 @@ const matter = (cause: CauseId, state: MatterState): Account['matters'][number] 
   cause,
   state,
   basis: 'seen',
+  share: 1,
   from: ['1'],
   answer: null,
 });
@@ -36,21 +37,31 @@ const act = (cause: CauseId): Account['acts'][number] =>
   ({ repair: { entryId: '2', cause, outcome: 'cured' }, credit: [], sure: true, tried: true }) as never;
 const lesson = (
   log: Partial<Parameters<typeof lessonOf>[0]> = {},
-  { matters = [matter('coil-failed', 'mended')], acts = [act('coil-failed')] }: Partial<Account> = {},
+  {
+    matters = [matter('coil-failed', 'mended')],
+    acts = [act('coil-failed')],
+    cure = null,
+  }: Partial<Account> = {},
 ) =>
   lessonOf(
     {
       stage: 'closed',
       complaints: [{ entryId: '1', complaint: 'no-fire', said: ['1'] }],
       proof: [step(true)],
+      cleared: [],
       ...log,
     },
-    { ...accountOf(readJob([], SAW), { machine: SAW, history: {}, evidence: [], off: [] }), matters, acts },
+    {
+      ...accountOf(readJob([], SAW), { machine: SAW, history: {}, evidence: [], off: [] }),
+      matters,
+      acts,
+      cure,
+    },
   );
 
 describe('a closed job', () => {
   it('teaches what was mended on it and proved', () => {
-    expect(lesson()).toEqual({ counts: 1000, found: ['coil-failed'] });
+    expect(lesson()).toEqual({ counts: 1000, found: { 'coil-failed': 1000 } });
   });
   it.each([
     ['open', lesson({ stage: 'proof' })],
@@ -61,6 +72,20 @@ describe('a closed job', () => {
     ['closed with what cannot be the complaint', lesson({}, { matters: [matter('chain-dull', 'standing')] })],
   ])('teaches nothing while %s', (_, taught) => {
     expect(taught).toBeNull();
+  });
+  it('teaches what may have cured it by its share, and nothing of what was seen sound', () => {
+    const cure = {
+      shares: [
+        { share: 0.6, causes: [{ cause: 'stale-fuel', share: 0.6 }] },
+        { share: 0.3, causes: [{ cause: 'plug-fouled', share: 0.3 }] },
+        { share: 0.02, causes: [{ cause: 'coil-failed', share: 0.02 }] },
+      ],
+    } as never;
+    const taught = lesson(
+      { cleared: ['plug-fouled'] },
+      { matters: [{ ...matter('coil-failed', 'mended'), share: 0.02 }], cure },
+    );
+    expect(taught).toEqual({ counts: 1000, found: { 'stale-fuel': 600 } });
   });
   it('counts less unproved, or told and left', () => {
     expect(lesson({ proof: [step(false)] })?.counts).toBe(400);
@@ -75,7 +100,7 @@ const job = (id: string, more: Partial<OwnersJob> = {}): OwnersJob => ({
   closedAt: '2026-03-03T08:00:00.000Z',
   complaints: ['no-fire'],
   sharedCan: false,
-  lesson: { counts: 1000, found: ['stale-fuel'] },
+  lesson: { counts: 1000, found: { 'stale-fuel': 1000 } },
   expected: { 'stale-fuel': 200, 'coil-failed': 50 },
   ...more,
 });

@@ -46,7 +46,7 @@ const onOneCan = (job: OwnersJob, cause: CauseId, teaching: readonly OwnersJob[]
     ? teaching.filter(
         (other) =>
           other.sharedCan &&
-          other.lesson!.found.includes(cause) &&
+          other.lesson!.found[cause] !== undefined &&
           Math.abs(daysFrom(job.closedAt!, other.closedAt!)) <= ONE_CAN_DAYS,
       ).length
     : 1;
@@ -60,10 +60,11 @@ export function taughtBy(jobs: readonly OwnersJob[]): Map<string, Taught> {
   return new Map(
     teaching.map((job) => {
       const { counts, found: there } = job.lesson!;
-      const shares = new Map(there.map((cause) => [cause, onOneCan(job, cause, teaching)]));
+      const causes = Object.keys(there) as CauseId[];
+      const shares = new Map(causes.map((cause) => [cause, onOneCan(job, cause, teaching)]));
       const found: Thousandths = {};
       const expected: Thousandths = {};
-      for (const [cause, of] of shares) found[cause] = Math.round(counts / of);
+      for (const [cause, of] of shares) found[cause] = Math.round((counts * there[cause]!) / (1000 * of));
       for (const [cause, n] of Object.entries(job.expected) as [CauseId, number][])
         expected[cause] = Math.round((counts * n) / 1000 / (shares.get(cause) ?? 1));
       return [job.id, { counts, found, expected }];

@@ -19,3 +19,5 @@ export const UNPROVED = 400;
 export const ONE_CAN_DAYS = 45;
 /** Fainter than this, an expectation is left out: thousandths. */
 export const FAINTEST = 1;
+/** What a cure was so faintly is not learnt from: thousandths. */
+export const FAINTEST_FOUND = 120;

@@ -204,6 +204,8 @@ export interface Bodies {
   start: { state: StartState; pulls: number; outcome: StartOutcome; drill?: string };
   /** A run of the proof made, and it did not do it; or the runs so far taken for enough, with how sure they make it (0–1). */
   proved: { step: ProvedStep } | { enough: RunId; sure: number };
+  /** After it came right, something was put back as it was, to see: of which change (its first entry), what, and whether it did it again. */
+  'swapped-back': { of: string; what: string; again: boolean };
   /** Whether another job's machine drinks from the same can as this one. */
   can: { job: string; shared: boolean };
   stage: { stage: Stage; waitingFor?: string; reason?: string };
@@ -241,6 +243,7 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   heard: true,
   start: true,
   proved: true,
+  'swapped-back': true,
   can: true,
   stage: true,
   'hazard-passed': true,

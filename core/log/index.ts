@@ -1,4 +1,5 @@
 export { saidDoneWords } from './saidDone';
+export { cameRight, type CameRight, type Change } from './changes';
 export { COMEBACK_DAYS, comebackOf, type Gone } from './comeback';
 export {
   BEHIND_ANSWERS,

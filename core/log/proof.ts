@@ -38,6 +38,8 @@ const tunes = (e: Entry): boolean =>
 /** Whether an entry is work after which a run has to be made again. */
 function touches(e: Entry, run: RunId): boolean {
   if (tunes(e)) return true;
+  // Put back to see, and taken out again: it is started once more.
+  if (e.kind === 'swapped-back') return run === 'warm';
   // A chain brake or a catcher: nothing the engine does changes, but the tool was handled.
   if (e.kind === 'answered' && 'safety' in e.body && e.body.safety === 'put-right')
     return run === 'tool-still';

@@ -477,6 +477,11 @@ describe('words', () => {
       heard: [{ track, seconds: 1, by: 'stand-in' }, 'Listened', 'simulated'],
       start: [{ state: 'cold', pulls: 4, outcome: 'pops' }, 'Start', 'cold, only pops after 4 pulls'],
       proved: [{ step: 'tool-still' }, 'Proved', 'tool still at idle'],
+      'swapped-back': [
+        { of: 'e1', what: 'Old plug back in', again: true },
+        'Put back to see',
+        'old plug back in: it did it again',
+      ],
       can: [{ job: 'x', shared: false }, 'Fuel can', 'not the same as another job’s'],
       stage: [{ stage: 'parts', waitingFor: 'kit' }, 'Stage', 'Waits for parts: kit'],
       'hazard-passed': [{ words: 'brake held' }, 'Run all the same', 'brake held'],

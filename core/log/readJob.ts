@@ -267,6 +267,7 @@ const HANDS_ON: ReadonlySet<Entry['kind']> = new Set([
   'heard',
   'start',
   'proved',
+  'swapped-back',
 ]);
 
 /** What was complained of, each once where it was said first, with how often it does it as was said last. */

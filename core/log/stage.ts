@@ -13,6 +13,7 @@ const WORK: ReadonlySet<EntryKind> = new Set([
   'heard',
   'start',
   'proved',
+  'swapped-back',
 ]);
 
 /** What was noted at check-in, the walk-round among it, is no work yet. */

@@ -387,6 +387,11 @@ export function entryWords(
             ? lowered(proofRun(entry.body.step).label)
             : `enough of ${lowered(proofRun(entry.body.enough).label)}: ${Math.round(entry.body.sure * 100)} in 100 that it is cured`,
       };
+    case 'swapped-back':
+      return {
+        about: 'Put back to see',
+        says: `${lowered(entry.body.what)}: ${entry.body.again ? 'it did it again' : 'it still runs right'}`,
+      };
     case 'note':
       return { about: TALK_LABELS[entry.body.about ?? 'note'], says: entry.body.text };
     case 'hazard-passed':

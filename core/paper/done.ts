@@ -1,4 +1,4 @@
-import { type Account, type Act } from '../account';
+import { isOneOfSeveral, type Account, type Act } from '../account';
 import type { CauseId } from '../knowledge';
 import { sentence, type Picture, type Said } from '../log';
 import type { MachineKind } from '../machine';
@@ -36,6 +36,8 @@ function actSaid(act: Act, account: Account, kind: MachineKind): Said {
   }
   const known = credit.filter((c) => seen.has(c.cause)).map((c) => c.cause);
   if (known.length > 0) return of(`${plain}${known.map(foundAndMended).join(' ')} ${since(act)}`);
+  if (account.cure && act.share !== null && isOneOfSeveral(account.cure, repair.entryId))
+    return of(plain ? plain.trim() : `Done in case it was this: ${causeClause(repair.cause, kind)}.`);
   if (!repair.remedy && !account.matters.some((m) => m.cause === repair.cause))
     return of(
       `We also did a repair in case ${causeClause(repair.cause, kind)}, though it had looked sound. ${since(act)}`,
@@ -54,6 +56,22 @@ function actSaid(act: Act, account: Account, kind: MachineKind): Said {
           second ? `, or ${causeClause(second.cause, kind)}` : ''
         }.`;
   return of(`${plain}${since(act)}${guess}`);
+}
+
+/** That it runs, and that what cured it is not known, where several things were done; null where it is. */
+export function cureSaid({ cure }: Pick<Account, 'cure'>, kind: MachineKind): Said | null {
+  const maybe = cure?.maybe ?? [];
+  const clauses = maybe.flatMap(({ change, causes: [first] }) =>
+    first ? [causeClause(first.cause, kind)] : 'unlisted' in change ? [change.says] : [],
+  );
+  if (!cure || clauses.length === 0 || cure.shares.length < 2) return null;
+  const [only] = clauses;
+  return said(
+    clauses.length === 1
+      ? `It runs right now. Most likely it was that ${only}; we cannot say so for certain.`
+      : `It runs right now. What cured it is not known: it may be that ${[...new Set(clauses)].join(', or that ')}.`,
+    ...maybe.flatMap((m) => m.change.refs),
+  );
 }
 
 /** All that was done on a job, in the order it was done: each once. */
@@ -77,6 +95,8 @@ export function doneSaid({
     const text = foundMended(cause, kind);
     if (state === 'mended' && !worked.has(cause)) texts.set(text, said(text, ...from));
   }
+  const cure = cureSaid(account, kind);
+  if (cure) texts.set(cure.text, cure);
   for (const f of account.safety.mended) {
     const text = `Found and put right, for safety: ${f.words}.`;
     texts.set(text, said(text, f.entryId, f.mendedBy));

@@ -51,7 +51,7 @@ export function learntInShop(
         closedAt: '2026-01-02',
         complaints: drawn.complaints,
         sharedCan: false,
-        lesson: { counts: 1000, found },
+        lesson: { counts: 1000, found: Object.fromEntries(found.map((cause) => [cause, 1000])) },
         expected: expectedOf(drawn),
       },
     ]).values();

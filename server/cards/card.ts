@@ -15,7 +15,7 @@ import {
 import { judgeReading } from '@rusty-wren/core/reading';
 
 /** Counted up whenever a card is worked out in another way: older ones are made anew. */
-export const CARD_VERSION = 8;
+export const CARD_VERSION = 9;
 
 /** What a job's log says to lists, as it is kept. `phase`: null where the engine has to be asked. */
 export interface Says extends Pick<

@@ -50,7 +50,7 @@ export async function keepLessons(client: pg.PoolClient, jobs: readonly MayTeach
     name: 'keep_lessons',
     text: `WITH given AS (
         SELECT * FROM jsonb_to_recordset($1) AS l (job_id uuid, customer_id uuid, machine_id uuid, class text, model text,
-          closed_at timestamptz, counts integer, found text[], asked jsonb, times text[])),
+          closed_at timestamptz, counts integer, found jsonb, asked jsonb, times text[])),
       gone AS (DELETE FROM lesson WHERE job_id = ANY($2) AND job_id NOT IN (SELECT job_id FROM given) RETURNING customer_id, class, model),
       kept AS (
         INSERT INTO lesson AS l (job_id, customer_id, machine_id, class, model, closed_at, counts, found, asked, times)

@@ -153,7 +153,7 @@ function wantedInVain(
   const out: string[] = [];
   const complaints = picture.complaints.map((c) => c.complaint);
   for (const [cause, says] of readerOf(entries, machine)) {
-    const taught = lesson?.found.includes(cause) ?? false;
+    const taught = lesson?.found[cause] !== undefined;
     if ((says === 'sound' || says === 'mended') && wants.some((w) => w.use === cause))
       out.push(`b: a part is to be fetched for ${cause}, which is ${says}`);
     if (says === 'sound' && taught) out.push(`b: ${cause} was seen sound and would be learnt`);

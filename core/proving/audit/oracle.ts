@@ -47,6 +47,7 @@ export function readerOf(entries: readonly Entry[], machine: MachineFacts): Map<
   const live = unstruckIn(entries);
   const says = new Map<CauseId, Reader>();
   const seenBy = new Map<CauseId, string>();
+  const soundBy = new Map<CauseId, string>();
   const settled = new Set<CauseId>();
   for (const e of live) {
     if (e.kind === 'verdict' && 'settles' in e.body) settled.add(e.body.settles);
@@ -81,14 +82,18 @@ export function readerOf(entries: readonly Entry[], machine: MachineFacts): Map<
     const [normal] = checkOf(check).results;
     if (result !== normal?.id || normal.soft) {
       for (const [c, by] of seenBy) if (by === check) says.set(c, 'unsure');
+      // Looked at again, it no longer shows as sound: the later look counts.
+      for (const [c, by] of soundBy) if (by === check && says.get(c) === 'sound') says.set(c, 'unsure');
       continue;
     }
     for (const c of CAUSE_IDS) {
       const { seen = {}, severalPlaces, hidden } = causeOf(c);
       if (!(check in seen) || severalPlaces || hidden) continue;
       const was = says.get(c);
-      if (was === undefined) says.set(c, 'sound');
-      else if (was === 'standing' && seenBy.get(c) === check) says.set(c, 'asked');
+      if (was === undefined) {
+        says.set(c, 'sound');
+        soundBy.set(c, check);
+      } else if (was === 'standing' && seenBy.get(c) === check) says.set(c, 'asked');
     }
   }
   // Somebody said it was that, whatever was seen: nothing is to be held against the program.

@@ -153,7 +153,8 @@ export const PLANTED: readonly Planted[] = [
   planted(1, 'what was put right in vain, or seen sound, is learnt', {
     lesson: (picture, account) => {
       const lesson = PROGRAM.lesson(picture, account);
-      return lesson && { ...lesson, found: [...lesson.found, ...picture.cleared] };
+      const sound = Object.fromEntries(picture.cleared.map((cause) => [cause, 1000]));
+      return lesson && { ...lesson, found: { ...lesson.found, ...sound } };
     },
   }),
   planted(1, 'a paper rests on what was struck', {

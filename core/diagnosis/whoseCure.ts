@@ -1,0 +1,244 @@
+import {
+  CAUSES,
+  CAUSE_INDEX,
+  causeOf,
+  checkOf,
+  probabilityOf,
+  putRightBy,
+  runsIt,
+  type CauseId,
+  type ComplaintId,
+} from '../knowledge';
+import type { Case, Evidence } from './case';
+import type { Credit } from './credit';
+import { SETS } from './hypotheses';
+import { CHOSEN, COMPLAINT_LEAK, FOUND_UNLISTED, SWAP_ERROR, WENT_BY_ITSELF } from './parameters';
+import { posterior, standingComplaints } from './posterior';
+
+const N = CAUSES.length;
+
+/** Something that was changed between the last time it failed and the first time it ran right. */
+export interface Changed {
+  /** Entries of the log it is: repairs and trials among them are its own. */
+  refs: readonly string[];
+  /** The causes it puts right where they are there, each with its chance (0–1). */
+  rights: ReadonlyMap<CauseId, number>;
+  /** Somebody meant to put something right by it; else it was done in passing. */
+  meant: boolean;
+  /** The chance that it puts right what is not on the list: a repair in somebody's own words. */
+  unlisted?: number;
+  /** It was put back as it was, to see: whether it did it again. */
+  swappedBack?: boolean;
+}
+
+/** What may have been the cure, and how likely each of it was. */
+export interface WhoseCure {
+  /** Of each change, in the order they were given: how likely it was of the cure (0–1), and of which causes, likeliest first. */
+  shares: readonly { share: number; causes: readonly Credit[] }[];
+  /** That something went by itself, or by what nobody noted. */
+  byItself: number;
+  /** That it is not cured: it is there, and has not shown since. */
+  hidden: number;
+  /** Of that, what is still there: each cause with its share, likeliest first. */
+  left: readonly Credit[];
+  /** How likely it was that these changes would cure it, before it was tried. */
+  mended: number;
+}
+
+/** What goes by itself: as if somebody had done it. */
+const BY_ITSELF: Changed = {
+  refs: [],
+  meant: false,
+  rights: new Map(CAUSES.map(({ id }) => [id, WENT_BY_ITSELF])),
+  unlisted: WENT_BY_ITSELF,
+};
+
+/** Sets fainter than this are not gone over. */
+const FAINT = 1e-9;
+/** Fainter than this a cause is not named. */
+const NAMED = 0.02;
+const NAMED_LEFT = 0.002;
+
+/** How likely a cause shows as one of these complaints. */
+const showsAs = (cause: CauseId, complaints: readonly ComplaintId[]): number =>
+  1 -
+  complaints.reduce((p, id) => {
+    const word = causeOf(cause).complaints[id];
+    return word ? p * (1 - probabilityOf(word)) : p;
+  }, 1);
+
+/** The case as it was before it first ran right: what was changed is done and not tried, what was run since left out. */
+function beforeItRan(c: Case, changes: readonly Changed[], complaints: readonly ComplaintId[]): Case {
+  const own = new Set(changes.flatMap((change) => change.refs));
+  const last = c.evidence.findLastIndex((e) => own.has(e.ref));
+  const wasBefore = (e: Evidence, at: number): boolean => {
+    if (e.kind === 'complaint') return complaints.includes(e.complaint);
+    if (e.kind !== 'finding') return true;
+    // A trial that is one of the changes says nothing but that it ran; a look is a look.
+    return !(own.has(e.ref) && putRightBy(e.check).length > 0) && !(at > last && runsIt(checkOf(e.check)));
+  };
+  const evidence = c.evidence
+    .filter(wasBefore)
+    .map((e): Evidence => (e.kind === 'repair' && own.has(e.ref) ? { ...e, outcome: 'untried' } : e));
+  // A hand that mends one thing and not another has seen more than it noted.
+  const commonness = { ...c.commonness };
+  for (const change of changes)
+    if (change.meant)
+      for (const cause of change.rights.keys()) commonness[cause] = (commonness[cause] ?? 1) * CHOSEN;
+  return { ...c, commonness, evidence };
+}
+
+/**
+ * Whose cure it was. A fault that is there is at work in a complaint as often as it shows as it (noisy-or); it is cured when all that
+ * was at work has been put right. Each change has the share of the causes that it put right, given that it ran right since: exact, over
+ * all sets of up to three causes beside those that were seen.
+ *
+ * For a set T with w the chance that a cause is at work and r that it was put right, the complaint was there with
+ * 1 − ∏(1 − w), was cured with ∏(1 − w + w·r) − ∏(1 − w), and cause c had part in it with w·r·∏ of the others' (1 − w + w·r).
+ * `hides`: the chance that a fault which is still there has not shown so far (0–1).
+ *
+ * @example
+ * whoseCure(c, [{ refs: ['7'], meant: true, rights: new Map([['plug-fouled', 0.96]]) }], { hides: 0.2 }).shares[0]?.share
+ */
+export function whoseCure(c: Case, changes: readonly Changed[], { hides }: { hides: number }): WhoseCure {
+  // Last of all, what nobody did.
+  const all = [...changes, BY_ITSELF];
+  const righted = putRight(all);
+  const unlisted = oneAfterAnother(all.map((x) => x.unlisted ?? 0));
+  const { part, left, other, cure, still } = partsInIt(c, changes, {
+    ...righted,
+    unlisted: unlisted.total,
+  });
+  const swaps = swappedWith(all, { part, righted, cure, hides });
+  const total = swaps.cure + hides * still * swaps.still;
+  const share = (x: number): number => (total > 0 ? Math.min(1, x / total) : 0);
+  const shares = all.map((change, n) => {
+    const causes = [...change.rights.keys()]
+      .map((cause): Credit => {
+        const i = CAUSE_INDEX.get(cause)!;
+        const by = righted.total[i]! > 0 ? righted.by[n]!.get(i)! / righted.total[i]! : 0;
+        return { cause, share: share(part[i]! * by * swaps.of(n)) };
+      })
+      .sort((x, y) => y.share - x.share);
+    const listed = 1 - causes.reduce((q, x) => q * (1 - x.share), 1);
+    return {
+      share: Math.min(1, listed + share(other * unlisted.by[n]! * swaps.of(n))),
+      causes: causes.filter((x) => x.share >= NAMED),
+    };
+  });
+  return {
+    shares: shares.slice(0, -1),
+    byItself: shares.at(-1)!.share,
+    hidden: share(hides * still * swaps.still),
+    left: CAUSES.map(({ id }, i): Credit => ({ cause: id, share: share(hides * left[i]! * swaps.still) }))
+      .filter((x) => x.share >= NAMED_LEFT)
+      .sort((x, y) => y.share - x.share),
+    mended: cure / (cure + still),
+  };
+}
+
+/** Over all sets: that each cause (length N) and what is not on the list had part in the cure, that it was one, and that it was none. */
+function partsInIt(
+  c: Case,
+  changes: readonly Changed[],
+  righted: { total: Float64Array; unlisted: number },
+): { part: Float64Array; left: Float64Array; other: number; cure: number; still: number } {
+  const own = new Set(changes.flatMap((change) => change.refs));
+  const complaints = standingComplaints({
+    evidence: c.evidence.map((e) =>
+      e.kind === 'repair' && own.has(e.ref) ? { ...e, outcome: 'untried' } : e,
+    ),
+  });
+  const before = beforeItRan(c, changes, complaints);
+  const p = posterior(before);
+  const first = before.evidence.findIndex((e) => own.has(e.ref));
+  const at = first < 0 ? before.evidence.length : first;
+  const [present, gone] = [p.timeline.presentAt(at), p.timeline.goneAt(at)];
+  const seen = CAUSES.flatMap((_, i) => (present[i] ? [i] : []));
+  const atWork = Float64Array.from(CAUSES, ({ id }, i) =>
+    gone[i] && !present[i] ? 0 : showsAs(id, complaints),
+  );
+  const wellOf = (i: number): number => 1 - atWork[i]! * (1 - righted.total[i]!);
+
+  const leak = changes.some((x) => x.unlisted) ? FOUND_UNLISTED : COMPLAINT_LEAK;
+  const sum = { part: new Float64Array(N), left: new Float64Array(N), other: 0, cure: 0, still: 0 };
+  for (let s = 0; s < SETS.count; s++) {
+    const weight = p.sets[s]!;
+    if (weight < FAINT) continue;
+    const unseen = [SETS.a[s]!, SETS.b[s]!, SETS.c[s]!].filter((i) => i < N && !present[i]);
+    const there = [...seen, ...unseen];
+    // Nothing of the list: something else is at work, or it went unexplained.
+    const unlisted = there.length === 0 ? 1 : leak;
+    const unlistedWell = 1 - unlisted * (1 - righted.unlisted);
+    const none = there.reduce((q, i) => q * (1 - atWork[i]!), 1 - unlisted);
+    const well = there.reduce((q, i) => q * wellOf(i), unlistedWell);
+    const scale = weight / (1 - none);
+    sum.cure += scale * (well - none);
+    sum.still += scale * (1 - well);
+    for (const i of there) sum.part[i]! += scale * atWork[i]! * righted.total[i]! * (well / wellOf(i));
+    for (const i of there) sum.left[i]! += scale * atWork[i]! * (1 - righted.total[i]!);
+    sum.other += scale * unlisted * (well / unlistedWell);
+  }
+  return sum;
+}
+
+/** Chances of several, one after another: in all, and that each of them is the first. */
+function oneAfterAnother(chances: readonly number[]): { total: number; by: number[] } {
+  let left = 1;
+  const by = chances.map((q) => {
+    const mine = left * q;
+    left *= 1 - q;
+    return mine;
+  });
+  return { total: 1 - left, by };
+}
+
+/** How likely the changes together put each cause right (length N), and each of them first. */
+function putRight(changes: readonly Changed[]): { total: Float64Array; by: Map<number, number>[] } {
+  const total = new Float64Array(N);
+  const by = changes.map(() => new Map<number, number>());
+  for (let i = 0; i < N; i++) {
+    const chances = changes.map((change) => change.rights.get(CAUSES[i]!.id) ?? 0);
+    const first = oneAfterAnother(chances);
+    total[i] = first.total;
+    first.by.forEach((q, n) => by[n]!.set(i, q));
+  }
+  return { total, by };
+}
+
+/**
+ * What putting things back showed. It did it again: it was that. It did not: hardly, unless a fault that comes and goes was hiding.
+ * Factors on the share of each change, of what is not of these, of the cure as a whole, and of its still being there.
+ */
+function swappedWith(
+  changes: readonly Changed[],
+  {
+    part,
+    righted,
+    cure,
+    hides,
+  }: { part: Float64Array; righted: ReturnType<typeof putRight>; cure: number; hides: number },
+): { of: (n: number) => number; cure: number; still: number } {
+  const tried = changes.flatMap((x, n) => (x.swappedBack === undefined ? [] : [{ n, again: x.swappedBack }]));
+  if (tried.length === 0) return { of: () => 1, cure, still: 1 };
+  /** How likely what was seen is, where change `m` was the cure; −1: another thing, or none. */
+  const seenIf = (m: number): number =>
+    tried.reduce((p, { n, again }) => {
+      const shows = n === m ? 1 - hides : SWAP_ERROR;
+      return p * (again ? shows : 1 - shows);
+    }, 1);
+  const weightOf = (n: number): number => {
+    let none = 1;
+    for (const [i, q] of righted.by[n]!)
+      if (righted.total[i]! > 0)
+        none *= 1 - Math.min(1, (part[i]! / Math.max(cure, 1e-12)) * (q / righted.total[i]!));
+    return 1 - none;
+  };
+  const weights = changes.map((_, n) => weightOf(n));
+  const sum = weights.reduce((x, y) => x + y, 0);
+  const scale = sum > 1 ? 1 / sum : 1;
+  const others = seenIf(-1);
+  const rest = 1 - Math.min(1, sum * scale);
+  const mixed = weights.reduce((x, w, n) => x + w * scale * seenIf(n), rest * others);
+  return { of: seenIf, cure: cure * mixed, still: others };
+}
