@@ -300,3 +300,47 @@ describe('a price', () => {
     }
   });
 });
+
+describe('what may have been the cure, told to the owner', () => {
+  it('names no last button: what cured it is not known, and what hardly did is not charged', () => {
+    const several = job(
+      complaint('no-fire'),
+      find('prime-at-intake', 'nothing'),
+      repair('plug-failed', 'untried'),
+      repair('air-filter-clogged', 'untried'),
+      repair('coil-failed', 'cured'),
+    );
+    for (const paper of [several.workDone, several.report]) {
+      expect(paper).toContain(
+        'It runs right now. What cured it is not known: it may be that the spark plug has failed, or that the ignition coil has failed.',
+      );
+      expect(paper).toContain('Done in case it was this: the ignition coil has failed.');
+      expect(paper).not.toContain('as what it most likely was');
+    }
+    const charged = several.worth.choices[0]?.jobs.map((j) => j.job.does) ?? [];
+    expect(charged).toContain('Fit a new coil, gap by strip');
+    expect(charged.join()).not.toMatch(/air filter/);
+    const alone = job(
+      complaint('no-fire'),
+      find('prime-at-intake', 'nothing'),
+      repair('coil-failed', 'cured'),
+    );
+    expect(alone.workDone).toContain('Put right, as what it most likely was: the ignition coil has failed.');
+    expect(alone.workDone).not.toContain('not known');
+  });
+
+  it('reckons what is still there and has not shown into its coming back', () => {
+    const back = (often: Noted): number =>
+      job(often, find('plug-lead-look', 'loose-or-cracked'), repair('plug-lead-loose', 'cured')).worth
+        .choices[0]!.back;
+    const sometimes: Noted = {
+      kind: 'complaint',
+      body: { complaint: 'no-fire', often: { failed: 1, of: 5 } },
+    };
+    const always: Noted = {
+      kind: 'complaint',
+      body: { complaint: 'no-fire', often: { said: 'every-time' } },
+    };
+    expect(back(sometimes)).toBeGreaterThan(back(always) + 0.02);
+  });
+});

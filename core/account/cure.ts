@@ -11,7 +11,7 @@ import {
 } from '../knowledge';
 import { cameRight, type Change, type Picture } from '../log';
 
-/** A change with its share of the cure (0–1), and which causes it was then, likeliest first. */
+/** A change with its share of the credit (0–1), and how likely each cause was there and put right by it, likeliest first. */
 export interface CureShare {
   change: Change;
   share: number;
@@ -146,8 +146,10 @@ export function cureOf(picture: Picture, c: Case): Cure | null {
   if (!right) return null;
   const { changes, hides } = right;
   const { shares, byItself, hidden, left } = whoseCure(c, changes, { hides });
+  // Two that were both at work had both a part in it: of the credit, each has its share.
+  const whole = Math.max(1, shares.reduce((sum, s) => sum + s.share, 0) + byItself + hidden);
   const told = changes
-    .map((change, n): CureShare => ({ change, ...shares[n]! }))
+    .map((change, n): CureShare => ({ change, causes: shares[n]!.causes, share: shares[n]!.share / whole }))
     .sort((x, y) => y.share - x.share);
   const named = told.find((s) => s.share >= NAMED_FROM) ?? null;
   const maybe = named ? [] : told.filter((s) => s.share >= MAY_BE_FROM);

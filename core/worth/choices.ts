@@ -56,6 +56,8 @@ export interface Choice {
 export interface LikelyNow extends Likely {
   /** Work that is done: it is paid for whatever is chosen. */
   done?: readonly RepairJob[];
+  /** Chance that what was cured is still there, and has not shown since: it comes back. */
+  hidden?: number;
   /** Work to do that no cause stands for: safety parts, and repairs in somebody's own words. */
   toDoBesides?: readonly RepairJob[];
 }
@@ -118,7 +120,7 @@ export function courseOf(
   const { complaints } = likely;
   const { whole, left } = seasonsLeft(w);
   const none = { probability, jobs: [], shopCost: 0, minutes: 0, risks: [] };
-  const { done = [], toDoBesides = [] } = likely;
+  const { done = [], hidden = 0, toDoBesides = [] } = likely;
   const all = [...new Set([...likely.found, ...unseen])];
   if (id === 'replace') {
     const like = partsFor(book, 'like', machine);
@@ -150,6 +152,7 @@ export function courseOf(
       owner: 0,
       shop: labourOf(job.minutes, rules.ratePerHour) + partsFor(book, job.id, machine).cost,
     })),
+    ...(hidden > 0 ? [{ chance: hidden, owner: 0, shop: labourOf(q.minutes, rules.ratePerHour) }] : []),
     ...leaves.map((c) => ({ chance: leftRisk(c), owner: Math.min(quote([c], w).price, like), shop: 0 })),
     {
       chance: w.hardUse ? RISK.elseHard : RISK.elseLight,

@@ -11,7 +11,7 @@ export {
 } from './jobs';
 export { labourOf, moneyWords, withTax, type Cents, type MoneyWords } from './money';
 export { mostOf, priceSaid } from './priceSaid';
-export { asSeen, askedOf, beyondAgreed, likelyNow } from './ofJob';
+export { asSeen, askedOf, beyondAgreed, isCharged, likelyNow } from './ofJob';
 export { oneMoreCheck, type OneMore } from './oneMore';
 export {
   BOOK_IDS,

@@ -1,4 +1,4 @@
-import { mattersIn, type Account } from '../account';
+import { isOneOfSeveral, MAY_BE_FROM, mattersIn, type Account, type Act } from '../account';
 import { likelyIn, standingComplaints, type Case, type Likely } from '../diagnosis';
 import { behindOf, familyIdOf, remedyMinutes, remedyOf, type CauseId } from '../knowledge';
 import { sentence, type Picture } from '../log';
@@ -28,9 +28,17 @@ function behindOpen({
   return [...open];
 }
 
+/** Whether work is charged: not what was in vain, nor what hardly cured it where something else may have, and that nobody saw the need of. */
+export function isCharged({ repair, credit, sure, share }: Act, { cure }: Pick<Account, 'cure'>): boolean {
+  if (repair.outcome === 'no-change') return false;
+  if (!cure || share === null || share >= MAY_BE_FROM || !isOneOfSeveral(cure, repair.entryId)) return true;
+  return sure && credit.length > 0;
+}
+
 /** The work that was done on a job, as it is priced: what did nothing for the owner is not charged. */
-function doneJobs({ acts, others, safety }: Account, { pace, machine }: Case): RepairJob[] {
-  const good = acts.flatMap((a) => ('cause' in a.repair && a.repair.outcome !== 'no-change' ? [a] : []));
+function doneJobs(account: Account, { pace, machine }: Case): RepairJob[] {
+  const { acts, others, safety } = account;
+  const good = acts.filter((a) => 'cause' in a.repair && isCharged(a, account));
   const wholes = good.flatMap(({ repair: r, credit }) => {
     if (!('cause' in r) || !r.remedy) return [];
     const remedy = remedyOf(r.remedy);
@@ -78,6 +86,7 @@ export function likelyNow(account: Account, c: Case): LikelyNow {
     sets: engine.sets,
     complaints: cured || others.some((o) => o.state !== 'vain') ? [] : engine.complaints,
     done: doneJobs(account, c),
+    hidden: account.cure?.hidden ?? 0,
     toDoBesides: [
       ...others.filter((o) => o.state === 'standing').map((o) => unlistedJob('own-words', sentence(o.words))),
       ...safety.standing.filter((f) => !f.refused).map((f) => unlistedJob('safety-part', f.words)),

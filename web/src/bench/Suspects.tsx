@@ -12,6 +12,7 @@ import type { JobAtBench } from '../job/useJob';
 import type { Log } from '../job/useLog';
 import { OtherCause } from './OtherCause';
 import { useTradeWords } from '../job/tradeWords';
+import { WhoseCure } from './WhoseCure';
 
 const SHOWN = 6;
 const MOVES_SHOWN = 6;
@@ -48,7 +49,7 @@ export function Suspects({
   const mending = new Set(
     picture.settled.flatMap((s) => (s.outcome === null && 'cause' in s ? [s.cause] : [])),
   );
-  const asked = behind.filter((b) => !known.has(b.cause));
+  const asked = behind.filter((b) => !known.has(b.cause) && !picture.behindAnswers.has(b.cause));
   return (
     <section aria-label="Suspects">
       <Found
@@ -60,6 +61,7 @@ export function Suspects({
         log={log}
         onEntry={onEntry}
       />
+      {picture.cured && <WhoseCure account={atBench.account} log={log} />}
       <Unexplained refs={unexplained.map((e) => e.ref)} nameOf={nameOf} />
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-2xl font-bold">Suspects</h2>

@@ -36,9 +36,9 @@ export function TradeDisagrees({
           type="button"
           aria-expanded={open === id}
           onClick={() => setOpen(open === id ? null : id)}
-          className="mr-5 inline-flex min-h-11 items-center gap-1 text-soft hover:underline"
+          className="mr-5 inline-flex min-h-11 items-center gap-1 text-left text-soft hover:underline"
         >
-          <Split size={18} aria-hidden /> The trade disagrees: {about}
+          <Split size={18} className="shrink-0" aria-hidden /> The trade disagrees: {about}
         </button>
       ))}
       {shown && (
