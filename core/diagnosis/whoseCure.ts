@@ -81,10 +81,9 @@ function beforeItRan(c: Case, changes: readonly Changed[], complaints: readonly 
     .filter(wasBefore)
     .map((e): Evidence => (e.kind === 'repair' && own.has(e.ref) ? { ...e, outcome: 'untried' } : e));
   // A hand that mends one thing and not another has seen more than it noted.
+  const meant = new Set(changes.flatMap((x) => (x.meant ? [...x.rights.keys()] : [])));
   const commonness = { ...c.commonness };
-  for (const change of changes)
-    if (change.meant)
-      for (const cause of change.rights.keys()) commonness[cause] = (commonness[cause] ?? 1) * CHOSEN;
+  for (const cause of meant) commonness[cause] = (commonness[cause] ?? 1) * CHOSEN;
   return { ...c, commonness, evidence };
 }
 

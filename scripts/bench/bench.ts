@@ -14,6 +14,7 @@ import { learning } from './learning';
 import { opening } from './opening';
 import { practice } from './practice';
 import { rebuildWith } from './rebuildWith';
+import { cures } from './cures';
 import { proofs } from './proofs';
 import { recovery } from './recovery';
 import { scale } from './scale';
@@ -31,6 +32,7 @@ import { POLICIES, type Outcome, type Share } from './plays';
  * `--scale` alone: start, rack, finding and the rest on histories of `--jobs 1000,25000,250000` jobs.
  * `--first-checks` alone: the first three checks of each complaint, by kind of machine, to be read aloud.
  * `--proofs` alone: drawn machines whose fault comes and goes, shown as often as their count wants, and three times for all.
+ * `--cures` alone: drawn jobs with several things done at once, whose cure it was by share and by the last button.
  * `--machines N` sets how many machines, `--policies 0,2` which of the policies, `--plays-only` leaves the speed and the instruments out.
  */
 
@@ -186,6 +188,10 @@ if (process.argv.includes('--opening')) {
 }
 if (process.argv.includes('--proofs')) {
   proofs(Number(flag('machines') ?? 100_000));
+  process.exit();
+}
+if (process.argv.includes('--cures')) {
+  cures(Number(flag('machines') ?? 2000));
   process.exit();
 }
 if (process.argv.includes('--first-checks')) {
