@@ -126,6 +126,7 @@ export const COUNTER_KINDS: ReadonlySet<EntryKind> = new Set<EntryKind>([
   'decision',
   'answered',
   'stage',
+  'at-owners',
   'strike',
 ]);
 

@@ -158,6 +158,10 @@ describe('entries', () => {
     heard: [{ track: [[0.1, 2800, 0]], seconds: 12, by: 'microphone' }],
     start: [{ state: 'cold', pulls: 4, outcome: 'runs', drill: 'no choke' }],
     proved: [{ step: 'idle-minute' }, { enough: 'cold', sure: 0.81 }],
+    'at-owners': [
+      { uses: 5, again: false },
+      { uses: 1, again: true, words: 'on the slope' },
+    ],
     'swapped-back': [{ of: '00000000-0000-4000-8000-000000000001', what: 'Old plug back in', again: false }],
     can: [{ job: ID, shared: true }],
     stage: [{ stage: 'parts', waitingFor: 'a kit' }],

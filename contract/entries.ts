@@ -34,6 +34,7 @@ import {
   RENEWALS,
   SCREW_OUTLINES,
   STAGES,
+  USES,
   START_OUTCOMES,
   START_STATES,
   type Entry,
@@ -275,6 +276,11 @@ const BODIES: Readonly<Record<EntryKind, Joi.ObjectSchema>> = {
   })
     .xor('step', 'enough')
     .and('enough', 'sure'),
+  'at-owners': Joi.object({
+    uses: Joi.valid(...USES).required(),
+    again: Joi.boolean().required(),
+    words: text(500),
+  }),
   'swapped-back': Joi.object({
     of: uuid.required(),
     what: text(120).required(),

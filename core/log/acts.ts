@@ -1,7 +1,8 @@
-import { causesPutRight, type CauseId, type RepairOutcome } from '../knowledge';
-import type { Noted } from './entry';
+import { causesPutRight, type CauseId, type ComplaintId, type RepairOutcome } from '../knowledge';
+import type { Noted, Uses } from './entry';
 import type { Picture, SetRight } from './picture';
 import type { ToMend } from './picture';
+import { usesWords } from './words';
 
 /** What is noted when somebody says that what was wrong was set right before it was seen sound. */
 export const saidSetRight = ({ cause, right }: SetRight): Noted[] =>
@@ -27,3 +28,25 @@ export const saidOfWork = (
   work: readonly Extract<ToMend, { cause: CauseId }>[],
   outcome: RepairOutcome,
 ): Noted[] => work.map((what) => ({ kind: 'repair', body: { ...what, outcome } }));
+
+/**
+ * What is noted when its owner says how it went, after so many uses: with nothing again it counts for the proof; with a complaint
+ * again it stands once more, and the job is back on its hook.
+ */
+export const saidByOwner = ({
+  uses,
+  again,
+  words,
+}: {
+  uses: Uses;
+  again: ComplaintId | null;
+  words?: string;
+}): Noted[] => [
+  { kind: 'at-owners', body: { uses, again: again !== null, ...(words && { words }) } },
+  ...(again
+    ? ([
+        { kind: 'complaint', body: { complaint: again } },
+        { kind: 'stage', body: { stage: 'hook', reason: `It did it again after ${usesWords(uses)}` } },
+      ] as const)
+    : []),
+];

@@ -99,6 +99,10 @@ export interface ScrewPlace {
 export const PHOTO_TIMES = ['before', 'after'] as const;
 export type PhotoTime = (typeof PHOTO_TIMES)[number];
 
+export const USES = [1, 5, 20] as const;
+/** After how many uses an owner is asked whether it did it again. */
+export type Uses = (typeof USES)[number];
+
 /** What each kind of entry carries. */
 export interface Bodies {
   /** `often`: said again of the same complaint, the later one counts. */
@@ -206,6 +210,8 @@ export interface Bodies {
   proved: { step: ProvedStep } | { enough: RunId; sure: number };
   /** After it came right, something was put back as it was, to see: of which change (its first entry), what, and whether it did it again. */
   'swapped-back': { of: string; what: string; again: boolean };
+  /** Back at its owner's: after so many uses, whether it did it again, and what they said of it. */
+  'at-owners': { uses: Uses; again: boolean; words?: string };
   /** Whether another job's machine drinks from the same can as this one. */
   can: { job: string; shared: boolean };
   stage: { stage: Stage; waitingFor?: string; reason?: string };
@@ -244,6 +250,7 @@ const KINDS: Readonly<Record<EntryKind, true>> = {
   start: true,
   proved: true,
   'swapped-back': true,
+  'at-owners': true,
   can: true,
   stage: true,
   'hazard-passed': true,

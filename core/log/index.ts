@@ -12,6 +12,7 @@ export {
   type Noted,
   type SafetyAnswer,
   ENTRY_KINDS,
+  USES,
   STAGES,
   type BehindAnswer,
   type Bodies,
@@ -29,6 +30,7 @@ export {
   START_OUTCOMES,
   START_STATES,
   type HeardBy,
+  type Uses,
   type TalkAbout,
   type StartOutcome,
   type StartState,
@@ -79,11 +81,12 @@ export { readPapers } from './papers';
 export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
-export { saidOfWork, saidSetRight, workToTry } from './acts';
+export { saidByOwner, saidOfWork, saidSetRight, workToTry } from './acts';
 export { caseOf, staleFindings } from './caseOf';
 export { phaseOf, unsafeToRun, type Phase } from './phase';
 export {
   entryWords,
+  usesWords,
   GONE_WORDS,
   HOW_WORDS,
   historyWords,

@@ -230,6 +230,8 @@ export interface Picture {
   ledger: Ledger;
   starts: readonly Start[];
   proof: readonly ProofStep[];
+  /** What its owner said of it since it was last worked on, in order. */
+  atOwners: readonly (Bodies['at-owners'] & Pick<EntryOf<'at-owners'>, 'id' | 'notedAt'>)[];
   openEnds: readonly OpenEnd[];
   /** Live evidence in order, for the diagnosis. */
   evidence: readonly Evidence[];

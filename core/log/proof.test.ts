@@ -47,6 +47,21 @@ describe('what comes and goes', () => {
     expect(all.get('cold')!.sure).toBeGreaterThan(0.95);
   });
 
+  it('goes on at its owner’s: every use in which it ran right is a showing, until it did it again or was worked on', () => {
+    const home = (uses: 1 | 5 | 20, again = false): Noted => ({ kind: 'at-owners', body: { uses, again } });
+    const after = (...noted: Noted[]) => proofIn(oneInThree, lead, warm, ...noted);
+    const [here, five, twenty] = [after(), after(home(1), home(5)), after(home(20))];
+    expect([here.get('warm')!.done, five.get('warm')!.done]).toEqual([false, true]);
+    // Five uses, not six: they are counted from the first.
+    expect(five.get('warm')!.sure).toBeCloseTo(0.955, 2);
+    expect(twenty.get('warm')!.sure).toBeGreaterThan(five.get('warm')!.sure!);
+    expect(five.get('tool-still')!.done).toBe(false);
+    expect(after(home(20), home(20, true)).get('warm')!.done).toBe(false);
+    expect(after(home(20), { kind: 'screw', body: { screw: 'L', eighths: 1 } }).get('warm')!.done).toBe(
+      false,
+    );
+  });
+
   it('is as sure whatever order the showings came in', () => {
     const showings = fc.shuffledSubarray([warm, warm, tankful, warm], { minLength: 4 });
     fc.assert(

@@ -47,6 +47,18 @@ function touches(e: Entry, run: RunId): boolean {
   return !leavesShown(causesPutRight(e.body.cause, e.body.remedy), run);
 }
 
+/** What its owner said of it since it was last worked on. */
+export const readAtOwners = (live: readonly Entry[]): Picture['atOwners'] =>
+  live
+    .slice(live.findLastIndex(isWork) + 1)
+    .flatMap((e) => (e.kind === 'at-owners' ? [{ id: e.id, notedAt: e.notedAt, ...e.body }] : []));
+
+/** Uses at its owner's in which it ran right, since it was last worked on; none once it did it again. */
+const usesRight = (live: readonly Entry[]): number => {
+  const said = readAtOwners(live);
+  return said.some((s) => s.again) ? 0 : Math.max(0, ...said.map((s) => s.uses));
+};
+
 const isWork = (e: Entry): boolean => e.kind === 'repair' || touches(e, 'tool-still');
 
 /** When the engine has stood so long after all that made it run; null where nothing did. */
@@ -132,23 +144,26 @@ export function readProof(
     const since = sinceTouched(id);
     return { run, times, shows, since, clean: cleanOf(run, times, { since, live, findings }) };
   });
+  // In its owner's hands every use is a chance to do it again.
+  const uses = usesRight(live);
   const sureOf = (complaint: ComplaintId): number => {
     const said = complaints.find((c) => c.complaint === complaint)!;
-    const chances = made.reduce((sum, { run, clean }) => sum + clean * chancesIn(run, said, failsWhen), 0);
+    const chances = made.reduce((sum, { run, clean }) => sum + clean * chancesIn(run, said, failsWhen), uses);
     return curedBy(said.often, chances);
   };
   return made.map(({ run, times, shows, since, clean }) => {
     const { shows: _, ...rest } = run;
     const notBefore = STANDING.has(run.id) ? stoodFrom(live, run.waitHours!) : null;
     const enough = takenForEnough(since, run.id);
+    const shown = shows.length > 0 ? clean + uses : clean;
     return {
       ...rest,
       times,
       clean: Math.min(clean, times),
       proves: shows,
       sure: shows.length > 0 ? Math.min(...shows.map(sureOf)) : null,
-      enough: enough && clean < times,
-      done: enough || clean >= times,
+      enough: enough && shown < times,
+      done: enough || shown >= times,
       ...(notBefore && { notBefore }),
     };
   });

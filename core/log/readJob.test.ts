@@ -477,6 +477,11 @@ describe('words', () => {
       heard: [{ track, seconds: 1, by: 'stand-in' }, 'Listened', 'simulated'],
       start: [{ state: 'cold', pulls: 4, outcome: 'pops' }, 'Start', 'cold, only pops after 4 pulls'],
       proved: [{ step: 'tool-still' }, 'Proved', 'tool still at idle'],
+      'at-owners': [
+        { uses: 5, again: true, words: 'on the slope' },
+        'At its owner’s',
+        'after 5 uses, it did it again. on the slope',
+      ],
       'swapped-back': [
         { of: 'e1', what: 'Old plug back in', again: true },
         'Put back to see',

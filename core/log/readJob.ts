@@ -33,7 +33,7 @@ import type {
   ToMend,
   TrailLine,
 } from './picture';
-import { readProof } from './proof';
+import { readAtOwners, readProof } from './proof';
 import { aboutOf, readRepairs } from './repairs';
 import { readStage } from './stage';
 import { conditionIn, readTray, trayPassed } from './tray';
@@ -247,6 +247,7 @@ export function readJob(
       failsWhen: history.failsWhen,
       bulb: fitted?.bulb !== 'none',
     }),
+    atOwners: readAtOwners(live),
     evidence,
     order: new Map(unstruck.map((e, n) => [e.id, n])),
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),

@@ -387,6 +387,13 @@ export function entryWords(
             ? lowered(proofRun(entry.body.step).label)
             : `enough of ${lowered(proofRun(entry.body.enough).label)}: ${Math.round(entry.body.sure * 100)} in 100 that it is cured`,
       };
+    case 'at-owners': {
+      const { uses, again, words } = entry.body;
+      return {
+        about: 'At its owner’s',
+        says: `after ${usesWords(uses)}, ${again ? 'it did it again' : 'it runs right'}${after(words)}`,
+      };
+    }
     case 'swapped-back':
       return {
         about: 'Put back to see',
@@ -409,6 +416,9 @@ export function entryWords(
       return { about: 'Struck', says: entry.body.reason };
   }
 }
+
+/** After how many uses an owner said it. */
+export const usesWords = (uses: number): string => (uses === 1 ? 'the first use' : `${uses} uses`);
 
 /** How often a check failed of how often it was made. */
 const countWords = ({ failed, of }: Counted): string =>

@@ -11,6 +11,7 @@ import {
   type PaperKind,
   type Picture,
   type Said,
+  USES,
 } from '../log';
 import { formatTurns } from '../units';
 import {
@@ -180,11 +181,25 @@ export function cardOf(at: PaperOf): Block[] {
     ]),
     ...(watch.size > 0 ? [heading('Watch for'), ...list([...watch.values()])] : []),
     ...list(safetySaid(at)),
+    ...didItAgain(picture),
     {
       is: 'text',
       ...said('Bring it back when it takes more pulls than it did, loses power, or its tool turns at idle.'),
     },
     ...footBlocks(at),
+  ];
+}
+
+/** What the shop wants to know of it once it is at work again: a tick, or a call. */
+function didItAgain({ cured, complaints }: Picture): Block[] {
+  if (!cured || complaints.length === 0) return [];
+  const ticks = USES.map((n) => `${n} ${n === 1 ? 'use' : 'uses'} ____`).join('   ');
+  return [
+    heading('Did it do it again?'),
+    {
+      is: 'text',
+      ...said(`Tick it if not: ${ticks}   If it does: tell us, on this card’s page or by phone.`),
+    },
   ];
 }
 

@@ -31,7 +31,7 @@ const BLOCKS: Block[] = [
 ];
 
 /** A job with a given report, and a page for it. */
-async function reported(paper: 'report' | 'card' = 'report') {
+async function reported(paper: 'report' | 'card' | 'work-done' = 'report') {
   const checkIn = aCheckIn();
   await post(bench.app, '/api/jobs', checkIn);
   const { jobId } = checkIn;
@@ -47,9 +47,11 @@ async function reported(paper: 'report' | 'card' = 'report') {
     ((await (await post(bench.app, link, {})).json()) as { token: string }).token;
   return { jobId, id, note, link, open };
 }
-const get = (token: string, more = '') => bench.app.request(`/owner/${token}${more}`);
+/** The app that owners reach, if another than the bench's: nobody is held off there. */
+let owners: TestBench['app'] | null = null;
+const get = (token: string, more = '') => (owners ?? bench.app).request(`/owner/${token}${more}`);
 const answer = (token: string, typed: Record<string, string>, headers: Record<string, string> = {}) =>
-  bench.app.request(`/owner/${token}`, {
+  (owners ?? bench.app).request(`/owner/${token}`, {
     method: 'POST',
     headers: { 'content-type': 'application/x-www-form-urlencoded', ...headers },
     body: new URLSearchParams(typed).toString(),
@@ -170,9 +172,9 @@ describe('the owner’s page', () => {
     expect((await bench.app.request('/owner')).status).toBe(404);
   });
 
-  it('is for reports only, of the job it is asked of', async () => {
-    const card = await reported('card');
-    expect((await post(bench.app, card.link, {})).status).toBe(404);
+  it('is for reports and cards only, of the job it is asked of', async () => {
+    const done = await reported('work-done');
+    expect((await post(bench.app, done.link, {})).status).toBe(404);
     const one = await reported();
     const other = await reported();
     expect((await post(bench.app, `/api/jobs/${one.jobId}/papers/${other.id}/link`, {})).status).toBe(404);
@@ -200,5 +202,92 @@ describe('the owner’s page', () => {
     const token = await open();
     const { rows } = await bench.pool.query<{ t: string }>('SELECT owner_link::text AS t FROM owner_link');
     expect(rows.some((r) => r.t.includes(token))).toBe(false);
+  });
+});
+
+describe('the page of a card: did it do it again?', () => {
+  beforeAll(() => {
+    owners = createApp({ pool: bench.pool, changes: bench.changes, mostFromOwners: 1000 });
+  });
+  /** A saw that faded, mended and taken home with its card. */
+  async function wentHome() {
+    const card = await reported('card');
+    await card.note({ kind: 'repair', body: { cause: 'tank-vent-blocked', outcome: 'cured' } });
+    await card.note({ kind: 'stage', body: { stage: 'closed', reason: 'Owner in a hurry' } });
+    const told = async () =>
+      (await logOf(card.jobId)).filter((e) => e.kind === 'at-owners').map((e) => e.body);
+    return { ...card, told, token: await card.open() };
+  }
+  const stageOf = async (jobId: string): Promise<string | undefined> =>
+    (
+      (await (await bench.app.request('/api/jobs?show=open')).json()) as {
+        job: { id: string };
+        stage: string;
+      }[]
+    ).find((t) => t.job.id === jobId)?.stage;
+
+  it('asks after the first use, five and twenty, without script, and keeps each answer', async () => {
+    const { token, told } = await wentHome();
+    const page = await (await get(token)).text();
+    for (const words of ['Did it do it again?', 'After the first use', 'After 5 uses', 'After 20 uses'])
+      expect(page).toContain(words);
+    expect(page).toContain('Yes: it');
+    expect(page).not.toContain('<script');
+    const response = await answer(token, { uses: '1', again: '' });
+    expect([response.status, response.headers.get('location')]).toEqual([303, `/owner/${token}`]);
+    await answer(token, { uses: '5', again: '', words: ` ${NASTY} ` });
+    const later = (await (await get(token)).text()).replaceAll(/\s+/g, ' ');
+    expect(later).toContain('After 5 uses: it runs right. Thank you.');
+    expect(later).not.toContain('<h2>After 5 uses');
+    expect(later).toContain('<h2>After 20 uses');
+    expect(await told()).toEqual([
+      { uses: 1, again: false },
+      { uses: 5, again: false, words: NASTY },
+    ]);
+  });
+
+  it('puts the job back on its hook where it did it again, and asks no more', async () => {
+    const { jobId, token, told } = await wentHome();
+    await answer(token, { uses: '5', again: 'fades-under-way', words: 'on the slope' });
+    expect(await told()).toEqual([{ uses: 5, again: true, words: 'on the slope' }]);
+    expect((await logOf(jobId)).slice(-3).map((e) => e.kind)).toEqual(['at-owners', 'complaint', 'stage']);
+    expect(await stageOf(jobId)).toBe('hook');
+    const page = (await (await get(token)).text()).replaceAll(/\s+/g, ' ');
+    expect(page).toContain('it did it again. The bench has it');
+    expect(page).not.toContain('<form');
+    await answer(token, { uses: '20', again: '' });
+    expect(await told()).toHaveLength(1);
+  });
+
+  it('takes an answer once, however often it is tapped, and none that goes back', async () => {
+    const { token, told } = await wentHome();
+    await Promise.all(Array.from({ length: 8 }, () => answer(token, { uses: '5', again: '' })));
+    await answer(token, { uses: '1', again: 'fades-under-way' });
+    expect(await told()).toEqual([{ uses: 5, again: false }]);
+  });
+
+  it.each([
+    [{ uses: '7', again: '' }, 'Tap one of the answers.'],
+    [{ again: '' }, 'Tap one of the answers.'],
+    [{ uses: '5', again: 'cuts-dead' }, 'Tap one of the answers.'],
+    [{ uses: '5', again: '', words: 'y'.repeat(501) }, 'What you saw may have 500 letters.'],
+    [{ uses: '5', again: '', words: 'a\u0000b' }, 'no text has'],
+  ])('%j is asked again', async (typed, says) => {
+    const { token, told } = await wentHome();
+    const response = await answer(token, typed as Record<string, string>);
+    expect(response.status).toBe(400);
+    expect(await response.text()).toContain(says);
+    expect(await told()).toEqual([]);
+  });
+
+  it('asks nothing while the machine is at the bench, and is over like any other', async () => {
+    const { link, note, token, told } = await wentHome();
+    await note({ kind: 'stage', body: { stage: 'bench', reason: 'Came back' } });
+    expect(await (await get(token)).text()).not.toContain('<form');
+    await answer(token, { uses: '1', again: '' });
+    expect(await told()).toEqual([]);
+    await bench.app.request(link, { method: 'DELETE' });
+    expect((await get(token)).status).toBe(404);
+    expect((await answer(token, { uses: '1', again: '' })).status).toBe(404);
   });
 });

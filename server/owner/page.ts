@@ -3,7 +3,7 @@ import { PLAIN_CHOICE } from '@rusty-wren/core/paper';
 import { html, raw } from 'hono/html';
 import { styleIn } from '../http/style';
 
-type Html = ReturnType<typeof html>;
+export type Html = ReturnType<typeof html>;
 
 /** Plain type, large, light or dark as the phone is; nothing is fetched for it. */
 export const OWNER_STYLE = styleIn(`
@@ -18,9 +18,12 @@ input[type=radio]{width:1.5rem;height:1.5rem;flex:none;accent-color:var(--rust)}
 .field{display:block;margin-top:1rem;font-weight:700}
 .field input,.field textarea{display:block;box-sizing:border-box;width:100%;min-height:3rem;margin-top:.3rem;padding:.5rem;font:inherit;color:inherit;background:transparent;border:2px solid var(--line);border-radius:.4rem}
 button{margin-top:1.4rem;min-height:3.4rem;padding:0 2rem;border:0;border-radius:.4rem;background:var(--rust);color:var(--on-rust);font:inherit;font-weight:700}
+button.plain{background:transparent;color:inherit;border:2px solid var(--line);text-align:left;padding:.4rem 1rem}
+form button{display:block;width:100%;max-width:26rem}
 .told{border-left:.5rem solid var(--rust);padding-left:.8rem;font-weight:700}`);
 
-const shell = (title: string, body: Html): Html =>
+/** A page around a body. */
+export const shell = (title: string, body: Html): Html =>
   html`<!doctype html>
     <html lang="en-GB">
       <head>
@@ -40,8 +43,8 @@ const list = (items: readonly Said[]): Html =>
     ${items.map((i) => html`<li>${i.text}</li>`)}
   </ul>`;
 
-/** A block of the report; choices are picked, not read only. */
-function blockHtml(block: Block, at: { token: string; picked: string }): Html {
+/** A block of a given paper; choices are picked, not read only. */
+export function blockHtml(block: Block, at: { token: string; picked: string }): Html {
   switch (block.is) {
     case 'heading':
       return html`<h2>${block.text}</h2>`;

@@ -1,9 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { faultyText, forgetSchema, problemOfEntry } from '@rusty-wren/contract';
-import { makeEntry, readJob, type Block, type Decision, type NewEntry } from '@rusty-wren/core/log';
+import {
+  makeEntry,
+  readJob,
+  saidByOwner,
+  USES,
+  type Block,
+  type Decision,
+  type Entry,
+  type NewEntry,
+} from '@rusty-wren/core/log';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import { inTransaction, type Pool } from '../db/pool';
+import { inTransaction, type Db, type Pool } from '../db/pool';
 import { atMost } from '../http/guard';
 import { deed } from '../access/audit';
 import { checkedBody, pathId, refuse } from '../http/problem';
@@ -11,7 +20,8 @@ import { readLog } from '../jobs/log';
 import { appendEntries } from '../jobs/note';
 import type { Announcer } from '../stream/announcer';
 import { forgetOwner } from './forget';
-import { answered, openedBy, openLink, withdrawLink } from './links';
+import { cardPage, type SaidSoFar } from './cardPage';
+import { answered, heldOpen, openedBy, openLink, withdrawLink, type Opened } from './links';
 import { answeredPage, gonePage, reportPage, type Typed } from './page';
 
 /** Opening and withdrawing a report's page, from the bench. */
@@ -51,6 +61,47 @@ async function decisionOf(pool: Pool, jobId: string): Promise<Decision | null> {
   const log = await readLog(pool, jobId);
   // Nothing of the machine is asked of the fold here.
   return readJob(log, { kind: 'chainsaw' }).decision;
+}
+
+/** How a machine goes at its owner's, as its log has it. */
+async function saidSoFar(db: Db, jobId: string): Promise<SaidSoFar> {
+  return readJob(await readLog(db, jobId), { kind: 'chainsaw' });
+}
+
+/** What came of an owner's answer: what it added to the log, or what is wrong with it; null where the page is over. */
+type Taken = { added: Entry[] } | { problem: string; said: SaidSoFar } | null;
+
+/** Takes what an owner says on the page of their card; the page again with one sentence where it could not be taken. */
+async function takeHowItGoes(
+  c: Context,
+  { pool, announcer, token, opened }: { pool: Pool; announcer: Announcer; token: string; opened: Opened },
+): Promise<Response> {
+  const { jobId, paper } = opened;
+  const body = (await c.req.parseBody().catch(() => ({}))) as Record<string, unknown>;
+  const text = (name: string): string => (typeof body[name] === 'string' ? body[name].trim() : '');
+  const taken = await inTransaction(pool, async (client): Promise<Taken> => {
+    if (!(await heldOpen(client, token))) return null;
+    const said = await saidSoFar(client, jobId);
+    const uses = USES.find((n) => String(n) === text('uses'));
+    const again = said.complaints.find((x) => x.complaint === text('again'))?.complaint ?? null;
+    const words = text('words');
+    const later = said.atOwners.some((s) => s.again || (uses !== undefined && s.uses >= uses));
+    // Said before, or the machine is back on the bench: the page tells.
+    if (said.stage !== 'closed' || later) return { added: [] };
+    if (uses === undefined || (text('again') !== '' && again === null))
+      return { said, problem: 'Tap one of the answers.' };
+    if (faultyText({ words })) return { said, problem: 'There is a character in it that no text has.' };
+    const entries = saidByOwner({ uses, again, ...(words && { words }) }).map((noted) =>
+      makeEntry(noted, { id: randomUUID(), notedAt: new Date().toISOString() }),
+    );
+    if (entries.some((e) => problemOfEntry(e) !== null))
+      return { said, problem: 'What you saw may have 500 letters.' };
+    return { added: await appendEntries(client, jobId, entries) };
+  });
+  if (!taken) return gone(c);
+  if ('problem' in taken) return c.html(cardPage(paper, taken.said, { token, problem: taken.problem }), 400);
+  if (taken.added.length > 0) announcer.grew(jobId, taken.added);
+  return c.redirect(`/owner/${token}`, 303);
 }
 
 /** What was typed, as text; what is no text counts as nothing. */
@@ -106,6 +157,8 @@ export function ownerRoutes(pool: Pool, announcer: Announcer, mostRequests = MOS
       const token = c.req.param('token');
       const opened = await openedBy(pool, token);
       if (!opened) return gone(c);
+      if (opened.paper.paper === 'card')
+        return c.html(cardPage(opened.paper, await saidSoFar(pool, opened.jobId), { token }));
       return opened.answeredAt
         ? c.html(answeredPage(opened.paper, await decisionOf(pool, opened.jobId)))
         : c.html(reportPage(opened.paper, { token }));
@@ -114,6 +167,7 @@ export function ownerRoutes(pool: Pool, announcer: Announcer, mostRequests = MOS
       const token = c.req.param('token');
       const opened = await openedBy(pool, token);
       if (!opened) return gone(c);
+      if (opened.paper.paper === 'card') return takeHowItGoes(c, { pool, announcer, token, opened });
       const { paper, jobId } = opened;
       const typed = await typedIn(c);
       const offered = paper.blocks.filter((b) => b.is === 'choice');

@@ -1,4 +1,4 @@
-import { mattersIn } from '@rusty-wren/core/account';
+import { mattersIn, NAMED_FROM } from '@rusty-wren/core/account';
 import { coldStartDue, STAGE_WORDS } from '@rusty-wren/core/log';
 import { TriangleAlert } from 'lucide-react';
 import { type ReactElement } from 'react';
@@ -11,6 +11,7 @@ import { MainLink } from '../ui/MainLink';
 import { OneLine } from '../ui/OneLine';
 import { dayWords, inSentence, percent } from '../ui/words';
 import { STATE_WORDS } from './Found';
+import { HowItGoes } from './HowItGoes';
 import { StepHead } from './steps/StepHead';
 import { Trail } from './Trail';
 import { useTradeWords } from '../job/tradeWords';
@@ -77,6 +78,7 @@ export function AtTheCounter({ atBench }: { atBench: JobAtBench }): ReactElement
             ))}
           </nav>
           <Wrong atBench={atBench} />
+          {may('at-owners') && <HowItGoes picture={picture} log={log} />}
           {may('note') && (
             <div className="mt-8 max-w-xl">
               <h2 className="text-2xl font-bold">What was said</h2>
@@ -121,7 +123,12 @@ function Wrong({ atBench }: { atBench: JobAtBench }): ReactElement | null {
     ...[...mattersIn(account, 'standing'), ...mattersIn(account, 'mended', 'untried', 'vain')].map((m) => ({
       key: m.cause,
       name: causeOf(m.cause).name,
-      says: m.state === 'standing' ? STANDING_WORDS[m.basis] : STATE_WORDS[m.state],
+      says:
+        m.state === 'standing'
+          ? STANDING_WORDS[m.basis]
+          : m.state === 'mended' && m.share < NAMED_FROM
+            ? 'put right, may have been it'
+            : STATE_WORDS[m.state],
     })),
     ...others.map((o) => ({
       key: o.entryId,

@@ -46,7 +46,9 @@ export function Given({
         </p>
       </div>
       {/* Before the paper, not under all of it: it is what one gives it for. */}
-      {given.paper === 'report' && <OwnerLink key={given.entryId} jobId={jobId} entryId={given.entryId} />}
+      {(given.paper === 'report' || given.paper === 'card') && (
+        <OwnerLink key={given.entryId} jobId={jobId} entryId={given.entryId} paper={given.paper} />
+      )}
       {changes && (
         <section
           aria-label="Otherwise than before"

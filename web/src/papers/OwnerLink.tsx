@@ -5,8 +5,22 @@ import { useState, type ReactElement } from 'react';
 import { problemWords, useCloseOwnerLinkMutation, useOpenOwnerLinkMutation } from '../api/api';
 import { Button } from '../ui/Button';
 
-/** The page on which the owner answers this report: opened for them, shown as a code and an address, withdrawn again. */
-export function OwnerLink({ jobId, entryId }: { jobId: string; entryId: string }): ReactElement {
+/** What the owner's page is for, by the paper it is of. */
+const WORDS = {
+  report: { answer: 'Answer on your phone', open: 'A page for the owner' },
+  card: { answer: 'Did it do it again? Tell us on your phone', open: 'A page that asks how it goes' },
+} as const;
+
+/** The page on which the owner answers a report, or says how it goes: opened for them, shown as a code and an address, withdrawn again. */
+export function OwnerLink({
+  jobId,
+  entryId,
+  paper,
+}: {
+  jobId: string;
+  entryId: string;
+  paper: keyof typeof WORDS;
+}): ReactElement {
   const [openLink, opening] = useOpenOwnerLinkMutation();
   const [closeLink] = useCloseOwnerLinkMutation();
   const [link, setLink] = useState<{ url: string; expiresAt: string } | null>(null);
@@ -38,7 +52,7 @@ export function OwnerLink({ jobId, entryId }: { jobId: string; entryId: string }
           <QRCodeSVG value={link.url} size={132} title="The owner’s page" className="bg-white p-1" />
           <div className="min-w-0 flex-1 text-lg leading-snug">
             <p className="font-semibold">
-              Answer on your phone, until {format(new Date(link.expiresAt), 'd MMMM')}:
+              {WORDS[paper].answer}, until {format(new Date(link.expiresAt), 'd MMMM')}:
             </p>
             <p className="break-all">{link.url}</p>
             <Button className="mt-2 print:hidden" onClick={() => void copy(link.url)}>
@@ -54,7 +68,7 @@ export function OwnerLink({ jobId, entryId }: { jobId: string; entryId: string }
       )}
       <div className="mt-2 flex flex-wrap gap-3 print:hidden">
         <Button disabled={opening.isLoading} onClick={() => void open()}>
-          <Smartphone size={20} aria-hidden /> {link ? 'A new address' : 'A page for the owner'}
+          <Smartphone size={20} aria-hidden /> {link ? 'A new address' : WORDS[paper].open}
         </Button>
         <Button look="quiet" onClick={() => void withdraw()}>
           Withdraw it

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { Caution } from '../../ui/Caution';
 import { Written } from '../../ui/Written';
 import { tooLong } from '../../ui/words';
+import { HowItGoes } from '../HowItGoes';
 import { StepHead } from './StepHead';
 
 const MOST_REASON = 1000;
@@ -84,7 +85,7 @@ export function CloseStep({
 }
 
 /** A closed job can be opened again; its log goes on. */
-export function ClosedStep({ log }: { log: Log }): ReactElement {
+export function ClosedStep({ picture, log }: { picture: JobAtBench['picture']; log: Log }): ReactElement {
   return (
     <section aria-label="Closed">
       <StepHead eyebrow="Done" title="Closed" />
@@ -95,6 +96,7 @@ export function ClosedStep({ log }: { log: Log }): ReactElement {
       >
         Reopen
       </Button>
+      <HowItGoes picture={picture} log={log} />
     </section>
   );
 }

@@ -38,7 +38,7 @@ interface AtStep {
 export function Step(at: AtStep): ReactElement {
   const { atBench, log, check, closing, onClosing } = at;
   const { phase, picture } = atBench;
-  if (phase.kind === 'closed') return <ClosedStep log={log} />;
+  if (phase.kind === 'closed') return <ClosedStep picture={picture} log={log} />;
   if (closing) return <CloseStep atBench={atBench} log={log} onBack={() => onClosing(false)} />;
   const asked = check.chosen ?? check.measured;
   // Mended: no check is proposed any more, but one that somebody asks for can be made.
