@@ -1,4 +1,4 @@
-import { curedBy, chancesIn, leavesShown, proofOf } from '../proof';
+import { curedBy, chancesIn, leavesShown, proofOf, SURE_ENOUGH } from '../proof';
 import {
   causesPutRight,
   checkOf,
@@ -139,7 +139,7 @@ export function readProof(
     clutch: figuresOf(machine).clutch !== null,
     bulb,
   });
-  const made = asked.map(({ run: id, times, shows }) => {
+  const runs = asked.map(({ run: id, times, shows }) => {
     const run = proofRun(id);
     const since = sinceTouched(id);
     return { run, times, shows, since, clean: cleanOf(run, times, { since, live, findings }) };
@@ -148,22 +148,24 @@ export function readProof(
   const uses = usesRight(live);
   const sureOf = (complaint: ComplaintId): number => {
     const said = complaints.find((c) => c.complaint === complaint)!;
-    const chances = made.reduce((sum, { run, clean }) => sum + clean * chancesIn(run, said, failsWhen), uses);
+    const chances = runs.reduce((sum, { run, clean }) => sum + clean * chancesIn(run, said, failsWhen), uses);
     return curedBy(said.often, chances);
   };
-  return made.map(({ run, times, shows, since, clean }) => {
+  return runs.map(({ run, times, shows, since, clean }) => {
     const { shows: _, ...rest } = run;
     const notBefore = STANDING.has(run.id) ? stoodFrom(live, run.waitHours!) : null;
     const enough = takenForEnough(since, run.id);
-    const shown = shows.length > 0 ? clean + uses : clean;
+    const sure = shows.length > 0 ? Math.min(...shows.map(sureOf)) : null;
+    // What its owner saw finishes what the complaints ask for, and nothing else.
+    const made = clean >= times || (uses > 0 && sure !== null && sure >= SURE_ENOUGH);
     return {
       ...rest,
       times,
       clean: Math.min(clean, times),
       proves: shows,
-      sure: shows.length > 0 ? Math.min(...shows.map(sureOf)) : null,
-      enough: enough && shown < times,
-      done: enough || shown >= times,
+      sure,
+      enough: enough && !made,
+      done: enough || made,
       ...(notBefore && { notBefore }),
     };
   });

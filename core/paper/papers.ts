@@ -190,17 +190,14 @@ export function cardOf(at: PaperOf): Block[] {
   ];
 }
 
+/** How the card asks whether it did it again. */
+export const DID_IT_AGAIN = 'Did it do it again?';
+
 /** What the shop wants to know of it once it is at work again: a tick, or a call. */
 function didItAgain({ cured, complaints }: Picture): Block[] {
   if (!cured || complaints.length === 0) return [];
-  const ticks = USES.map((n) => `${n} ${n === 1 ? 'use' : 'uses'} ____`).join('   ');
-  return [
-    heading('Did it do it again?'),
-    {
-      is: 'text',
-      ...said(`Tick it if not: ${ticks}   If it does: tell us, on this card’s page or by phone.`),
-    },
-  ];
+  const ticks = USES.map((n) => `${n} ${n === 1 ? 'use' : 'uses'} ____`).join(' ');
+  return [{ is: 'text', ...said(`${DID_IT_AGAIN} If so, tell us. If not, tick: ${ticks}`) }];
 }
 
 /** The tag on its hook: number, owner, machine, complaint, promised day, and a code that opens the job. */

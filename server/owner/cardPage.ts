@@ -1,5 +1,5 @@
-import { usesWords, USES, type Picture, type GivenPaper } from '@rusty-wren/core/log';
-import { PLAIN_COMPLAINT } from '@rusty-wren/core/paper';
+import { usesWords, USES, type Block, type GivenPaper, type Picture } from '@rusty-wren/core/log';
+import { DID_IT_AGAIN, PLAIN_COMPLAINT } from '@rusty-wren/core/paper';
 import { html } from 'hono/html';
 import { blockHtml, shell, type Html } from './page';
 
@@ -14,12 +14,13 @@ const heard = ({ uses, again }: Picture['atOwners'][number]): Html =>
 
 /** One question: after so many uses, did it do it again? Answered by a tap. */
 const asks = (uses: (typeof USES)[number], { complaints }: SaidSoFar, token: string): Html =>
-  html`<form method="post" action="/owner/${token}" class="choice">
+  html`<form method="post" action="/owner/${token}" class="ask">
     <input type="hidden" name="uses" value="${uses}" />
     <h2>After ${usesWords(uses)}</h2>
-    <label class="field"
-      >What you saw, if anything<textarea name="words" rows="2" maxlength="500"></textarea>
-    </label>
+    <details>
+      <summary>Say more</summary>
+      <label class="field">What you saw<textarea name="words" rows="2" maxlength="500"></textarea></label>
+    </details>
     <button name="again" value="">No, it runs right</button>
     ${complaints.map(
       ({ complaint }) =>
@@ -28,6 +29,9 @@ const asks = (uses: (typeof USES)[number], { complaints }: SaidSoFar, token: str
         </button>`,
     )}
   </form>`;
+
+/** What the card asks on paper is asked by the page itself. */
+const isAsked = (block: Block): boolean => block.is === 'text' && block.text.startsWith(DID_IT_AGAIN);
 
 /** The page of a card that went home: did it do it again, after the first use, after five, after twenty; and the card itself. */
 export function cardPage(
@@ -42,8 +46,9 @@ export function cardPage(
   const at = { token, picked: '' };
   return shell(
     title,
-    html`<h1>${next.length > 0 ? 'Did it do it again?' : title}</h1>
+    html`<h1>${next.length > 0 ? DID_IT_AGAIN : title}</h1>
       ${problem ? html`<p class="told" role="alert">${problem}</p>` : ''} ${atOwners.map(heard)}
-      ${next.map((uses) => asks(uses, said, token))} ${blocks.map((b) => blockHtml(b, at))}`,
+      ${next.map((uses) => asks(uses, said, token))}
+      ${blocks.filter((b) => !(next.length > 0 && isAsked(b))).map((b) => blockHtml(b, at))}`,
   );
 }

@@ -18,6 +18,7 @@ input[type=radio]{width:1.5rem;height:1.5rem;flex:none;accent-color:var(--rust)}
 .field{display:block;margin-top:1rem;font-weight:700}
 .field input,.field textarea{display:block;box-sizing:border-box;width:100%;min-height:3rem;margin-top:.3rem;padding:.5rem;font:inherit;color:inherit;background:transparent;border:2px solid var(--line);border-radius:.4rem}
 button{margin-top:1.4rem;min-height:3.4rem;padding:0 2rem;border:0;border-radius:.4rem;background:var(--rust);color:var(--on-rust);font:inherit;font-weight:700}
+summary{min-height:2.8rem;line-height:2.8rem;color:var(--soft)}.ask{border-top:.3rem solid var(--line);margin-top:1.2rem}.ask button{margin-top:.7rem}
 button.plain{background:transparent;color:inherit;border:2px solid var(--line);text-align:left;padding:.4rem 1rem}
 form button{display:block;width:100%;max-width:26rem}
 .told{border-left:.5rem solid var(--rust);padding-left:.8rem;font-weight:700}`);

@@ -110,6 +110,21 @@ describe('a paper as PDF', () => {
     expect(ask('pdfinfo', await pdfOf(paperOf(paper), { sheet, photos: new Map() }))).toMatch(size);
   });
 
+  it('a card is one side, in smaller type where it has to be, and never too small to read', async () => {
+    const card = (lines: number) =>
+      pdfOf(
+        paperOf(
+          'card',
+          Array.from({ length: lines }, (_, n): Block => ({ is: 'text', ...said(`Line ${n} of the card.`) })),
+        ),
+        { sheet: 'a4', photos: new Map() },
+      );
+    const pagesOf = async (lines: number): Promise<string> =>
+      ask('pdfinfo', await card(lines)).match(/Pages:\s+(\d+)/)![1]!;
+    // So many fit at 8½ points, so many at 7.
+    expect([await pagesOf(22), await pagesOf(28), await pagesOf(60)]).toEqual(['1', '1', '2']);
+  });
+
   it('is whole where lists and choices cross a page', async () => {
     const many: Block[] = Array.from({ length: 30 }, () => BLOCKS).flat();
     const file = join(folder, 'many.pdf');

@@ -196,21 +196,34 @@ export const asJpeg = (bytes: Buffer): Promise<Buffer> =>
     .jpeg({ quality: 82 })
     .toBuffer();
 
+type Printed = Pick<GivenPaper, 'paper' | 'title' | 'blocks' | 'version' | 'notedAt'>;
+interface On {
+  sheet: Sheet;
+  photos: ReadonlyMap<string, Buffer>;
+}
+
+/** Points by which type is made smaller at a time. */
+const TYPE_STEP = 0.5;
+
 /**
  * A given paper as PDF: tagged, with its title and language, selectable text in the shipped type. `photos`: JPEGs by hash; one
  * that is not there leaves its words.
  */
-export async function pdfOf(
-  {
-    paper,
-    title,
-    blocks,
-    version,
-    notedAt,
-  }: Pick<GivenPaper, 'paper' | 'title' | 'blocks' | 'version' | 'notedAt'>,
-  { sheet, photos }: { sheet: Sheet; photos: ReadonlyMap<string, Buffer> },
-): Promise<Buffer> {
-  const { size = SHEET_SIZES[sheet], margin, text } = FORMATS[paper];
+export async function pdfOf(given: Printed, on: On): Promise<Buffer> {
+  const { text, smallest = text } = FORMATS[given.paper];
+  // What is one side is made smaller until it is, as far as it can be read.
+  for (let type = text; ; type -= TYPE_STEP) {
+    const { pdf, pages } = await drawn(given, on, type);
+    if (pages === 1 || type - TYPE_STEP < smallest) return pdf;
+  }
+}
+
+async function drawn(
+  { paper, title, blocks, version, notedAt }: Printed,
+  { sheet, photos }: On,
+  text: number,
+): Promise<{ pdf: Buffer; pages: number }> {
+  const { size = SHEET_SIZES[sheet], margin } = FORMATS[paper];
   const doc = new PDFDocument({
     size,
     margins: { top: margin, bottom: margin, left: margin, right: margin },
@@ -221,6 +234,8 @@ export async function pdfOf(
     info: { Title: title, CreationDate: new Date(notedAt) },
     font: null as unknown as string,
   });
+  let pages = 1;
+  doc.on('pageAdded', () => pages++);
   for (const { name, bytes } of [...FACES.plain, ...FACES.bold]) doc.registerFont(name, bytes);
   const done = new Promise<Buffer>((resolve, reject) => {
     const parts: Buffer[] = [];
@@ -241,5 +256,5 @@ export async function pdfOf(
     );
   whole.end();
   doc.end();
-  return done;
+  return { pdf: await done, pages };
 }

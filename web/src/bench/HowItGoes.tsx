@@ -34,6 +34,7 @@ export function HowItGoes({
       ))}
       {after !== undefined && (
         <div className="mt-2 flex flex-wrap items-center gap-2">
+          <span className="text-lg">after</span>
           <OneOf
             label="After how many uses"
             options={left.map((n) => ({ id: String(n), label: usesWords(n) }))}
