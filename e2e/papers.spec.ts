@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
 import { barred, checkIn, reach, write } from './bench';
 
 test('the owner is told in writing, takes a choice, and the job moves on its hook', async ({ page }) => {
@@ -97,4 +98,39 @@ test('the owner answers on a phone of their own, and the bench sees it', async (
   await expect(page.getByText(/Odile Farrant, on their page/)).toBeVisible();
   await page.goto(address!);
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+
+  // Mended and taken home with its card: how it goes is asked there, and what it does again brings the job back.
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const noted = [
+    { kind: 'repair', body: { cause: 'metering-diaphragm-stiff', outcome: 'cured' } },
+    { kind: 'stage', body: { stage: 'closed', reason: 'Owner in a hurry' } },
+  ];
+  const kept = await page.request.post(`/api/jobs/${bench.split('/').at(-1)}/entries`, {
+    data: {
+      entries: noted.map((one) => ({ id: randomUUID(), notedAt: new Date().toISOString(), ...one })),
+    },
+  });
+  expect(kept.ok(), await kept.text()).toBe(true);
+  await page.goto(bench);
+  await expect(page.getByRole('region', { name: 'How it goes' })).toBeVisible();
+  await page.goto(`${bench}/papers?paper=card`);
+  await page.getByRole('button', { name: 'Give it', exact: true }).click();
+  await page.getByRole('button', { name: 'A page that asks how it goes' }).click();
+  const home = await page.getByText(/\/owner\/[\w-]{43}$/).textContent();
+  const back = await browser.newContext({ viewport: { width: 390, height: 844 }, javaScriptEnabled: false });
+  const goes = await back.newPage();
+  await goes.goto(home!);
+  await goes.getByRole('button', { name: 'No, it runs right' }).first().click();
+  await expect(goes.getByText('After the first use: it runs right. Thank you.')).toBeVisible();
+  await goes
+    .getByRole('button', { name: /^Yes: it runs for a moment/ })
+    .first()
+    .click();
+  await expect(goes.getByText('After 5 uses: it did it again.')).toBeVisible();
+  await back.close();
+  await page.goto(home!);
+  expect(await barred(page)).toEqual([]);
+  await page.goto(bench);
+  await expect(page.getByRole('button', { name: 'On its hook', exact: true })).toBeVisible();
+  await expect(page.getByText('after 5 uses, it did it again').first()).toBeVisible();
 });
