@@ -88,8 +88,8 @@ export const ABSENT: Readonly<Record<Outcome, number>> = { cured: 0.008, better:
 /** How often a new part is itself at fault, or fitted wrong (trade). */
 export const BOTCHED = 0.04;
 
-/** What was put right on purpose, and not seen, was so many times likelier there than the log alone says (trade). */
-export const CHOSEN = 3;
+/** What was put right on purpose, and not seen, was so many times likelier there than the log alone says (trade; drawn machines, whose hands know no more than their logs, want 1). */
+export const CHOSEN = 2;
 /** What somebody found and put right in their own words is at work in the complaint so often, whatever else is there (trade). */
 export const FOUND_UNLISTED = 0.7;
 /** A fault goes by itself, or by something nobody noted, so often (trade). */

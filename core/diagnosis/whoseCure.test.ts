@@ -29,14 +29,14 @@ const caseWith = (...evidence: Evidence[]): Case => ({ machine: SAW, history: {}
  * The same by going through it all: every set, every way its causes may have been at work, every change that may have put each right.
  * Kept to the likeliest sets.
  */
-function byHand(c: Case, changes: readonly Changed[], complaint: ComplaintId, hides: number) {
+function byHand(c: Case, changes: readonly Changed[], complaints: readonly ComplaintId[], hides: number) {
   const commonness = Object.fromEntries(
     changes.flatMap((x) => [...x.rights.keys()].map((cause) => [cause, CHOSEN])),
   );
   const untried = c.evidence.map((e) => (e.kind === 'repair' ? { ...e, outcome: 'untried' as const } : e));
   const p = posterior({ ...c, commonness, evidence: untried });
   const known = p.timeline.known.map((k) => k.cause);
-  const at = (cause: CauseId): number => {
+  const at = (cause: CauseId, complaint: ComplaintId): number => {
     const word = causeOf(cause).complaints[complaint];
     return word ? probabilityOf(word) : 0;
   };
@@ -62,13 +62,23 @@ function byHand(c: Case, changes: readonly Changed[], complaint: ComplaintId, hi
         .map((i) => CAUSES[i]!.id)
         .filter((id) => !known.includes(id)),
     ];
-    const works = [...there.map((id) => at(id!)), there.length === 0 ? 1 : COMPLAINT_LEAK];
     there.push(null);
-    const shown = 1 - works.reduce((q, w) => q * (1 - w), 1);
-    for (let mask = 1; mask < 1 << there.length; mask++) {
-      const chance = works.reduce((q, w, n) => q * (mask & (1 << n) ? w : 1 - w), p.sets[s]! / shown);
+    const other = there.length === 1 ? 1 : COMPLAINT_LEAK;
+    const K = complaints.length;
+    /** Every way each may be at work in each complaint: bit n · K + k. */
+    const works = there.flatMap((id) => complaints.map((k) => (id ? at(id, k) : other)));
+    const ways = 1 << works.length;
+    const chanceOf = (mask: number): number =>
+      works.reduce((q, w, n) => q * (mask & (1 << n) ? w : 1 - w), 1);
+    const shows = (mask: number): boolean =>
+      complaints.every((_, k) => there.some((__, n) => mask & (1 << (n * K + k))));
+    let shown = 0;
+    for (let mask = 0; mask < ways; mask++) if (shows(mask)) shown += chanceOf(mask);
+    for (let mask = 1; mask < ways; mask++) {
+      if (!shows(mask)) continue;
+      const chance = (p.sets[s]! * chanceOf(mask)) / shown;
       if (chance === 0) continue;
-      const active = there.filter((_, n) => mask & (1 << n));
+      const active = there.filter((_, n) => (mask >> (n * K)) & ((1 << K) - 1));
       const by = active.map(first);
       const well = by.reduce((q, b) => q * (1 - b.at(-1)!), 1);
       cure += chance * well;
@@ -90,12 +100,12 @@ function byHand(c: Case, changes: readonly Changed[], complaint: ComplaintId, hi
 }
 
 describe('whose cure it was', () => {
-  const CASES: [string, Case, Changed[], ComplaintId][] = [
+  const CASES: [string, Case, Changed[], ComplaintId[]][] = [
     [
       'nothing seen',
       caseWith(says('no-fire'), did('plug-failed'), cured('coil-failed')),
       [change('plug-failed'), change('coil-failed', 0.8)],
-      'no-fire',
+      ['no-fire'],
     ],
     [
       'one of them seen',
@@ -106,7 +116,7 @@ describe('whose cure it was', () => {
         cured('air-filter-clogged'),
       ),
       [change('stale-fuel'), change('air-filter-clogged')],
-      'hard-to-start',
+      ['hard-to-start'],
     ],
     [
       'both put the same right',
@@ -121,12 +131,24 @@ describe('whose cure it was', () => {
           ]),
         },
       ],
-      'no-fire',
+      ['no-fire'],
+    ],
+    [
+      'two complaints',
+      caseWith(
+        says('no-fire'),
+        { ref: 'd', kind: 'complaint', complaint: 'flooded' },
+        found('plug-look', 'wet-fuel'),
+        did('needle-not-sealing'),
+        cured('plug-fouled'),
+      ),
+      [change('needle-not-sealing'), change('plug-fouled')],
+      ['no-fire', 'flooded'],
     ],
   ];
-  it.each(CASES)('is what going through all of it comes to: %s', (_, c, changes, complaint) => {
+  it.each(CASES)('is what going through all of it comes to: %s', (_, c, changes, complaints) => {
     const got = whoseCure(c, changes, { hides: 0.1 });
-    const want = byHand(c, changes, complaint, 0.1);
+    const want = byHand(c, changes, complaints, 0.1);
     expect(got.hidden).toBeCloseTo(want.hidden, 4);
     changes.forEach((x, k) => {
       for (const cause of x.rights.keys()) {

@@ -59,13 +59,11 @@ const FAINT = 1e-9;
 const NAMED = 0.02;
 const NAMED_LEFT = 0.002;
 
-/** How likely a cause shows as one of these complaints. */
-const showsAs = (cause: CauseId, complaints: readonly ComplaintId[]): number =>
-  1 -
-  complaints.reduce((p, id) => {
-    const word = causeOf(cause).complaints[id];
-    return word ? p * (1 - probabilityOf(word)) : p;
-  }, 1);
+/** How likely a cause shows as a complaint. */
+function showsAs(cause: CauseId, complaint: ComplaintId): number {
+  const word = causeOf(cause).complaints[complaint];
+  return word ? probabilityOf(word) : 0;
+}
 
 /** The case as it was before it first ran right: what was changed is done and not tried, what was run since left out. */
 function beforeItRan(c: Case, changes: readonly Changed[], complaints: readonly ComplaintId[]): Case {
@@ -92,8 +90,9 @@ function beforeItRan(c: Case, changes: readonly Changed[], complaints: readonly 
  * was at work has been put right. Each change has the share of the causes that it put right, given that it ran right since: exact, over
  * all sets of up to three causes beside those that were seen.
  *
- * For a set T with w the chance that a cause is at work and r that it was put right, the complaint was there with
- * 1 − ∏(1 − w), was cured with ∏(1 − w + w·r) − ∏(1 − w), and cause c had part in it with w·r·∏ of the others' (1 − w + w·r).
+ * For a set with w the chance that a cause is at work and r that it was put right, one complaint was there with 1 − ∏(1 − w), was
+ * cured with ∏(1 − w + w·r) − ∏(1 − w), and a cause had part in it with w·r·∏ of the others' (1 − w + w·r); several complaints by
+ * inclusion and exclusion.
  * `hides`: the chance that a fault which is still there has not shown so far (0–1).
  *
  * @example
@@ -151,15 +150,25 @@ function partsInIt(
   const before = beforeItRan(c, changes, complaints);
   const p = posterior(before);
   const first = before.evidence.findIndex((e) => own.has(e.ref));
-  const at = first < 0 ? before.evidence.length : first;
-  const [present, gone] = [p.timeline.presentAt(at), p.timeline.goneAt(at)];
+  const from = first < 0 ? before.evidence.length : first;
+  const [present, gone] = [p.timeline.presentAt(from), p.timeline.goneAt(from)];
   const seen = CAUSES.flatMap((_, i) => (present[i] ? [i] : []));
-  const atWork = Float64Array.from(CAUSES, ({ id }, i) =>
-    gone[i] && !present[i] ? 0 : showsAs(id, complaints),
-  );
-  const wellOf = (i: number): number => 1 - atWork[i]! * (1 - righted.total[i]!);
+  const couldBe = CAUSES.map((_, i) => !gone[i] || present[i] === 1);
+  const said = complaints.slice(0, MOST_COMPLAINTS);
+  const at = (i: number): AtWork =>
+    atWork(
+      said.map((id) => (couldBe[i] ? showsAs(CAUSES[i]!.id, id) : 0)),
+      righted.total[i]!,
+    );
+  const causes = CAUSES.map((_, i) => at(i));
+  const unlistedWith = (shows: number): AtWork =>
+    atWork(
+      said.map(() => shows),
+      righted.unlisted,
+    );
+  const leaks = unlistedWith(changes.some((x) => x.unlisted) ? FOUND_UNLISTED : COMPLAINT_LEAK);
+  const alone = unlistedWith(1);
 
-  const leak = changes.some((x) => x.unlisted) ? FOUND_UNLISTED : COMPLAINT_LEAK;
   const sum = { part: new Float64Array(N), left: new Float64Array(N), other: 0, cure: 0, still: 0 };
   for (let s = 0; s < SETS.count; s++) {
     const weight = p.sets[s]!;
@@ -167,18 +176,73 @@ function partsInIt(
     const unseen = [SETS.a[s]!, SETS.b[s]!, SETS.c[s]!].filter((i) => i < N && !present[i]);
     const there = [...seen, ...unseen];
     // Nothing of the list: something else is at work, or it went unexplained.
-    const unlisted = there.length === 0 ? 1 : leak;
-    const unlistedWell = 1 - unlisted * (1 - righted.unlisted);
-    const none = there.reduce((q, i) => q * (1 - atWork[i]!), 1 - unlisted);
-    const well = there.reduce((q, i) => q * wellOf(i), unlistedWell);
-    const scale = weight / (1 - none);
-    sum.cure += scale * (well - none);
-    sum.still += scale * (1 - well);
-    for (const i of there) sum.part[i]! += scale * atWork[i]! * righted.total[i]! * (well / wellOf(i));
-    for (const i of there) sum.left[i]! += scale * atWork[i]! * (1 - righted.total[i]!);
-    sum.other += scale * unlisted * (well / unlistedWell);
+    const unlisted = there.length === 0 ? alone : leaks;
+    const all = [...there.map((i) => causes[i]!), unlisted];
+    const shown = allOf(all, 'silent');
+    if (shown <= 0) continue;
+    const scale = weight / shown;
+    const well = allOf(all, 'well');
+    sum.cure += scale * well;
+    sum.still += scale * (shown - well);
+    there.forEach((i, n) => {
+      sum.part[i]! += scale * allOf(all, 'well', { of: n, is: 'righted' });
+      sum.left[i]! += scale * allOf(all, 'silent', { of: n, is: 'left' });
+    });
+    sum.other += (scale * allOf(all, 'well', { of: there.length, is: 'righted' })) / righted.unlisted;
   }
   return sum;
+}
+
+/**
+ * What a cause is at work in, by inclusion and exclusion over the complaints: for every set of them (as a bit mask) that it has no part
+ * in, the chance of that (`silent`), and of that and of its being well in the rest, at work in some of them and put right, or left.
+ */
+interface AtWork {
+  silent: number[];
+  well: number[];
+  righted: number[];
+  left: number[];
+}
+
+/** More complaints than this say nothing more of whose cure it was. */
+const MOST_COMPLAINTS = 4;
+
+/** `shows`: how likely it shows as each complaint; `right`: that it was put right. */
+function atWork(shows: readonly number[], right: number): AtWork {
+  const masks = Array.from({ length: 1 << shows.length }, (_, mask) => mask);
+  const silentIn = (mask: number): number =>
+    shows.reduce((q, w, k) => (mask & (1 << k) ? q * (1 - w) : q), 1);
+  const silent = masks.map(silentIn);
+  /** It has no part in these, and some in the rest. */
+  const some = masks.map((mask) => silent[mask]! * (1 - silentIn(masks.length - 1 - mask)));
+  return {
+    silent,
+    well: masks.map((mask) => silent[mask]! - some[mask]! * (1 - right)),
+    righted: some.map((q) => q * right),
+    left: some.map((q) => q * (1 - right)),
+  };
+}
+
+/** The chance that every complaint has something at work in it, and all that is at work is as said; one of it apart. */
+function allOf(
+  all: readonly AtWork[],
+  are: 'silent' | 'well',
+  but?: { of: number; is: 'righted' | 'left' },
+): number {
+  let sum = 0;
+  for (let mask = 0; mask < all[0]!.silent.length; mask++) {
+    let product = signOf(mask);
+    for (let n = 0; n < all.length; n++) product *= all[n]![but?.of === n ? but.is : are][mask]!;
+    sum += product;
+  }
+  return Math.max(0, sum);
+}
+
+/** One more for an even count of bits, one less for an odd. */
+function signOf(mask: number): number {
+  let sign = 1;
+  for (let left = mask; left > 0; left &= left - 1) sign = -sign;
+  return sign;
 }
 
 /** Chances of several, one after another: in all, and that each of them is the first. */
