@@ -320,6 +320,19 @@ describe('what may have been the cure, told to the owner', () => {
     const charged = several.worth.choices[0]?.jobs.map((j) => j.job.does) ?? [];
     expect(charged).toContain('Fit a new coil, gap by strip');
     expect(charged.join()).not.toMatch(/air filter/);
+    // What was hardly it is not among what was wrong, and the paper says each thing once.
+    expect(several.account.matters.map((m) => m.cause)).not.toContain('air-filter-clogged');
+    const again = job(
+      complaint('no-fire'),
+      find('prime-at-intake', 'nothing'),
+      repair('plug-failed', 'untried'),
+      repair('coil-failed', 'cured'),
+      { kind: 'swapped-back', body: { of: 'e2', what: 'Old plug back in', again: true } },
+    );
+    expect(mattersIn(again.account, 'mended').map((m) => m.cause)).toEqual(['plug-failed']);
+    expect(again.done).toBe(
+      'Put right, as what it most likely was: the spark plug has failed. It runs right since. Done in case it was this: the ignition coil has failed.',
+    );
     const alone = job(
       complaint('no-fire'),
       find('prime-at-intake', 'nothing'),

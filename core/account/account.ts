@@ -1,6 +1,6 @@
 import { creditOf, type Case, type Credit } from '../diagnosis';
 import { causesPutRight, type CauseId } from '../knowledge';
-import { cureOf, isOneOfSeveral, type Cure } from './cure';
+import { cureOf, isOneOfSeveral, MAY_BE_FROM, type Cure } from './cure';
 import type { FoundFault, Picture, Repair, SafetyFault, SafetyMended, Settled, ToMend } from '../log';
 
 /**
@@ -114,6 +114,16 @@ export function accountOf(picture: Picture, c: Case): Account {
     if (!act || act.share === null) return 1;
     return act.credit.find((x) => x.cause === cause)?.share ?? 0;
   };
+  // Put right on the way, and hardly what cured it: nothing says that it was there.
+  const hardly = (cause: CauseId): boolean => {
+    const act = actOn(cause);
+    return (
+      cure !== null &&
+      act?.share != null &&
+      isOneOfSeveral(cure, act.repair.entryId) &&
+      shareOf(cause) < MAY_BE_FROM
+    );
+  };
   const matters = new Map<CauseId, Matter>();
   const own = new Set(picture.repairs.map((r) => r.entryId));
   // A part that was seen sound is never a fault that was mended, whatever was done to it.
@@ -138,7 +148,7 @@ export function accountOf(picture: Picture, c: Case): Account {
     // A whole job that was settled on names no fault: it mends whichever it is.
     if (!('cause' in s) || s.remedy || matters.has(s.cause)) continue;
     // A cure by itself settles nothing of a part that was seen sound; a technician who says so does.
-    if (sound.has(s.cause) && own.has(s.entryId)) continue;
+    if ((sound.has(s.cause) && own.has(s.entryId)) || hardly(s.cause)) continue;
     const act = acts.findLast((a) => 'cause' in a.repair && a.repair.cause === s.cause);
     matters.set(s.cause, {
       cause: s.cause,
@@ -156,7 +166,8 @@ export function accountOf(picture: Picture, c: Case): Account {
       repair.remedy ||
       !sure ||
       matters.has(repair.cause) ||
-      sound.has(repair.cause)
+      sound.has(repair.cause) ||
+      hardly(repair.cause)
     )
       continue;
     matters.set(repair.cause, {

@@ -91,9 +91,9 @@ export function doneSaid({
   }
   // A trial whose new part stays in puts right as well: no other work says so.
   const worked = new Set(account.acts.flatMap((a) => a.credit.map((c) => c.cause)));
-  for (const { cause, state, from } of account.matters) {
+  for (const { cause, state, basis, from } of account.matters) {
     const text = foundMended(cause, kind);
-    if (state === 'mended' && !worked.has(cause)) texts.set(text, said(text, ...from));
+    if (state === 'mended' && basis === 'seen' && !worked.has(cause)) texts.set(text, said(text, ...from));
   }
   const cure = cureSaid(account, kind);
   if (cure) texts.set(cure.text, cure);

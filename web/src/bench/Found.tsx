@@ -23,6 +23,7 @@ export function Found({
   answers,
   safety,
   mending,
+  cured,
   nameOf,
   log,
   onEntry,
@@ -33,6 +34,8 @@ export function Found({
   safety: readonly SafetyFault[];
   /** Being mended already. */
   mending: ReadonlySet<CauseId>;
+  /** It ran right since. */
+  cured: boolean;
   nameOf: (ref: string) => string;
   log: Log;
   onEntry: (ref: string) => void;
@@ -77,7 +80,9 @@ export function Found({
               ? mending.has(cause)
                 ? 'being mended'
                 : seen
-              : STATE_WORDS[state];
+              : state === 'untried' && cured
+                ? 'put right as well'
+                : STATE_WORDS[state];
           return (
             <Row
               key={cause}

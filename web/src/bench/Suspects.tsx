@@ -57,6 +57,7 @@ export function Suspects({
         answers={picture.found}
         safety={picture.safetyFaults}
         mending={mending}
+        cured={picture.cured}
         nameOf={nameOf}
         log={log}
         onEntry={onEntry}
