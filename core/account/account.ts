@@ -119,7 +119,8 @@ export function accountOf(picture: Picture, c: Case): Account {
     const act = actOn(cause);
     return (
       cure !== null &&
-      act?.share != null &&
+      act !== undefined &&
+      act.share !== null &&
       isOneOfSeveral(cure, act.repair.entryId) &&
       shareOf(cause) < MAY_BE_FROM
     );
