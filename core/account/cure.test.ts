@@ -229,6 +229,23 @@ describe('the swap-back that would tell', () => {
     );
     expect(swap?.says ?? '').not.toMatch(/fuel/);
   });
+  it('old fuel only where it was seen to have oil in it', () => {
+    const fuelOrFilter = (look: string) =>
+      cureIn(
+        TRIMMER,
+        says('fades-under-way'),
+        find('fuel-look', look),
+        find('fuel-smell', 'stale'),
+        did('stale-fuel'),
+        cured('fuel-filter-clogged'),
+      ).swap?.says ?? '';
+    expect(fuelOrFilter('cloudy-or-debris')).not.toMatch(/fuel$/);
+    expect(fuelOrFilter('clear-dyed')).toMatch(/^(A cup of the old fuel|Old fuel filter back on)$/);
+  });
+  it('none once it went home', () => {
+    const home: Noted = { kind: 'stage', body: { stage: 'closed', reason: 'In a hurry' } };
+    expect(cureIn(SAW, ...plugOrCoil, home).swap).toBeNull();
+  });
   it('never a screw turned lean again', () => {
     const { swap } = cureIn(
       TRIMMER,

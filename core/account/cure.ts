@@ -88,11 +88,16 @@ function mattersOf({ change, causes }: CureShare, picture: Picture): Matters | n
   return open.some(unanswered) ? 'behind' : null;
 }
 
+/** Whether the old fuel was seen to have oil in it: else none of it goes back. */
+const hasOil = ({ findings }: Picture): boolean =>
+  findings.some((f) => f.check === 'fuel-look' && (f.result === 'clear-dyed' || f.result === 'dark-dyed'));
+
 /** How to put a change back for a moment; null where that cannot be done, or would harm. */
-function swapOf({ causes, share, change }: CureShare): SwapBack | null {
+function swapOf({ causes, share, change }: CureShare, picture: Picture): SwapBack | null {
   const [first] = causes;
   if (!first || !change.meant || change.swappedBack !== undefined) return null;
   if (causes.some((c) => HARMFUL.has(c.cause))) return null;
+  if (causeOf(first.cause).sits === 'fuel' && !hasOil(picture)) return null;
   const swap = swapBackOf(first.cause);
   const told = causes.filter((c) => swapBackOf(c.cause) === swap).reduce((n, c) => n + c.share, 0);
   return told < MOST_OF_IT * share ? null : swap;
@@ -109,7 +114,7 @@ function swapToTell(maybe: readonly CureShare[], picture: Picture): SwapToTell |
   };
   const [best] = maybe
     .flatMap((of) => {
-      const swap = swapOf(of);
+      const swap = swapOf(of, picture);
       return swap ? [{ of, matters, ...swap }] : [];
     })
     .sort((x, y) => tells(y.of) / y.minutes - tells(x.of) / x.minutes);
@@ -159,7 +164,8 @@ export function cureOf(picture: Picture, c: Case): Cure | null {
     hidden,
     named,
     maybe,
-    swap: hides > HIDES_TOO_WELL ? null : swapToTell(maybe, picture),
+    // Gone home, there is nothing to put back in.
+    swap: hides > HIDES_TOO_WELL || picture.stage === 'closed' ? null : swapToTell(maybe, picture),
     openAnyway: openAnywayOf(picture, hidden, left),
   };
 }
