@@ -49,12 +49,13 @@ export function keepOffline(unkept: () => boolean): void {
     location.reload();
   }
   async function takeWhenUnseen(): Promise<void> {
-    for (;;) {
+    while ((await navigator.serviceWorker.getRegistration())?.waiting) {
       if (document.visibilityState === 'hidden') {
         // This tab has to let go of its own lock first.
         await pause(1000);
         const unseen = await navigator.locks.request(VISIBLE, { ifAvailable: true }, (lock) => lock !== null);
-        if (unseen) return worker.messageSkipWaiting();
+        // Told again until it has taken over: a worker that was just starting may not have heard it.
+        if (unseen) worker.messageSkipWaiting();
       }
       await Promise.race([turned(), pause(LOOK_AGAIN_MS)]);
     }
