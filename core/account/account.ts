@@ -1,6 +1,6 @@
 import { creditOf, type Case, type Credit } from '../diagnosis';
 import { causesPutRight, type CauseId } from '../knowledge';
-import { cureOf, isOneOfSeveral, MAY_BE_FROM, type Cure } from './cure';
+import { cureOf, isOneOfSeveral, MAY_BE_FROM, seenOn, type Cure } from './cure';
 import type { FoundFault, Picture, Repair, SafetyFault, SafetyMended, Settled, ToMend } from '../log';
 
 /**
@@ -39,6 +39,8 @@ export interface Act {
   tried: boolean;
   /** How likely it was of the cure (0–1); null where nothing is cured, or it came before. */
   share: number | null;
+  /** Something else may have been the cure, or was it. */
+  rivalled: boolean;
 }
 
 /**
@@ -82,25 +84,28 @@ const stateOf = (outcome: Repair['outcome'] | null, tried: boolean): MatterState
 function actOf(repair: Repair, picture: Picture, { c, cure }: { c: Case; cure: Cure | null }): Act {
   const tried = ranRightAfter(repair, picture);
   const ofCure = cure?.shares.find((s) => s.change.refs.includes(repair.entryId));
-  const share = ofCure?.share ?? null;
+  const cured = {
+    share: ofCure?.share ?? null,
+    rivalled: cure !== null && ofCure !== undefined && isOneOfSeveral(cure, repair.entryId),
+  };
   if (!('cause' in repair) || repair.outcome === 'no-change')
-    return { repair, credit: [], sure: true, tried, share };
+    return { repair, credit: [], sure: true, tried, ...cured };
   const whole = causesPutRight(repair.cause, repair.remedy);
   const seen = picture.found.filter(
     (f) => whole.includes(f.cause) && f.refs.some((r) => r !== repair.entryId),
   );
   if (seen.length > 0)
-    return { repair, credit: seen.map(({ cause }) => ({ cause, share: 1 })), sure: true, tried, share };
+    return { repair, credit: seen.map(({ cause }) => ({ cause, share: 1 })), sure: true, tried, ...cured };
   if (ofCure)
     return {
       repair,
       credit: ofCure.causes,
-      sure: !repair.remedy && !isOneOfSeveral(cure!, repair.entryId),
+      sure: !repair.remedy && !cured.rivalled,
       tried,
-      share,
+      ...cured,
     };
   const credit = creditOf(c, repair.entryId);
-  return { repair, credit, sure: credit.length === 1 && credit[0]!.share === 1, tried, share };
+  return { repair, credit, sure: credit.length === 1 && credit[0]!.share === 1, tried, ...cured };
 }
 
 /** The account of a job: from its log, and from the engine's case for what a cure may have been the cure of. Pure. */
@@ -115,31 +120,20 @@ export function accountOf(picture: Picture, c: Case): Account {
     return act.credit.find((x) => x.cause === cause)?.share ?? 0;
   };
   // Put right on the way, and hardly what cured it: nothing says that it was there.
-  const hardly = (cause: CauseId): boolean => {
-    const act = actOn(cause);
-    return (
-      cure !== null &&
-      act !== undefined &&
-      act.share !== null &&
-      isOneOfSeveral(cure, act.repair.entryId) &&
-      shareOf(cause) < MAY_BE_FROM
-    );
-  };
+  const hardly = (cause: CauseId): boolean => actOn(cause)?.rivalled === true && shareOf(cause) < MAY_BE_FROM;
   const matters = new Map<CauseId, Matter>();
   const own = new Set(picture.repairs.map((r) => r.entryId));
+  const wasSeen = seenOn(picture);
   // A part that was seen sound is never a fault that was mended, whatever was done to it.
   const sound = new Set(
-    picture.cleared.filter(
-      (cause) => !picture.found.some((f) => f.cause === cause && f.refs.some((r) => !own.has(r))),
-    ),
+    picture.cleared.filter((cause) => !picture.found.some((f) => f.cause === cause && wasSeen(f.refs))),
   );
   for (const { cause, refs, state, answer } of picture.found) {
     if (sound.has(cause) && state !== 'standing') continue;
     const last = actOn(cause);
     matters.set(cause, {
       cause,
-      basis: refs.some((ref) => !own.has(ref)) ? 'seen' : 'credited',
-      share: refs.some((ref) => !own.has(ref)) ? 1 : shareOf(cause),
+      ...(wasSeen(refs) ? { basis: 'seen', share: 1 } : { basis: 'credited', share: shareOf(cause) }),
       state: state === 'untried' && last?.tried ? 'mended' : state,
       from: last ? [...new Set([...refs, last.repair.entryId])] : refs,
       answer,

@@ -72,9 +72,15 @@ const HARMFUL: ReadonlySet<CauseId> = new Set([
 /** Of a job that mends several, one part back tells little unless it is most of its share. */
 const MOST_OF_IT = 0.8;
 
-const isSeen = (cause: CauseId, { found, repairs }: Picture): boolean => {
+/** Whether a fault that rests on these entries was seen: on something else than its own repair. */
+export function seenOn({ repairs }: Pick<Picture, 'repairs'>): (refs: readonly string[]) => boolean {
   const own = new Set(repairs.map((r) => r.entryId));
-  return found.some((f) => f.cause === cause && f.refs.some((ref) => !own.has(ref)));
+  return (refs) => refs.some((ref) => !own.has(ref));
+}
+
+const isSeen = (cause: CauseId, picture: Picture): boolean => {
+  const seen = seenOn(picture);
+  return picture.found.some((f) => f.cause === cause && seen(f.refs));
 };
 
 /** Why it matters whether this was the cure; null where it does not. */

@@ -11,7 +11,6 @@ export {
 export { leavingOf, type Leaving } from './leaving';
 export {
   cureOf,
-  isOneOfSeveral,
   MAY_BE_FROM,
   NAMED_FROM,
   type Cure,

@@ -16,6 +16,7 @@ export { type Misreading, type Moved, type Reasons, type Suspect } from './expla
 export { explainsAny } from './plan/needs';
 export { likelyIn, mayResult, type Likely, type LikelySet, type MayResult } from './likely';
 export { type Found } from './found';
+export { asOutcome } from './likelihood';
 export { standingComplaints } from './posterior';
 export { creditOf, type Credit } from './credit';
 export { whoseCure, type Changed, type WhoseCure } from './whoseCure';

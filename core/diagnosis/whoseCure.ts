@@ -1,12 +1,4 @@
-import {
-  CAUSES,
-  CAUSE_INDEX,
-  checkOf,
-  putRightBy,
-  runsIt,
-  type CauseId,
-  type ComplaintId,
-} from '../knowledge';
+import { CAUSES, CAUSE_INDEX, checkOf, putRightBy, runsIt, type CauseId } from '../knowledge';
 import { partsInIt, type Parts } from './atWork';
 import type { Case, Evidence } from './case';
 import type { Credit } from './credit';
@@ -55,19 +47,24 @@ const BY_ITSELF: Changed = {
 const NAMED = 0.02;
 const NAMED_LEFT = 0.002;
 
+/** Entries that these changes are. */
+const entriesOf = (changes: readonly Changed[]): ReadonlySet<string> =>
+  new Set(changes.flatMap((change) => change.refs));
+
 /** The case as it was before it first ran right: what was changed is done and not tried, what was run since left out. */
-function beforeItRan(c: Case, changes: readonly Changed[], complaints: readonly ComplaintId[]): Case {
-  const own = new Set(changes.flatMap((change) => change.refs));
-  const last = c.evidence.findLastIndex((e) => own.has(e.ref));
-  const wasBefore = (e: Evidence, at: number): boolean => {
+function beforeItRan(c: Case, changes: readonly Changed[]): Case {
+  const own = entriesOf(changes);
+  const untried = c.evidence.map((e): Evidence =>
+    e.kind === 'repair' && own.has(e.ref) ? { ...e, outcome: 'untried' } : e,
+  );
+  const complaints = standingComplaints({ evidence: untried });
+  const last = untried.findLastIndex((e) => own.has(e.ref));
+  const evidence = untried.filter((e, at) => {
     if (e.kind === 'complaint') return complaints.includes(e.complaint);
     if (e.kind !== 'finding') return true;
     // A trial that is one of the changes says nothing but that it ran; a look is a look.
     return !(own.has(e.ref) && putRightBy(e.check).length > 0) && !(at > last && runsIt(checkOf(e.check)));
-  };
-  const evidence = c.evidence
-    .filter(wasBefore)
-    .map((e): Evidence => (e.kind === 'repair' && own.has(e.ref) ? { ...e, outcome: 'untried' } : e));
+  });
   // A hand that mends one thing and not another has seen more than it noted.
   const meant = new Set(changes.flatMap((x) => (x.meant ? [...x.rights.keys()] : [])));
   const commonness = { ...c.commonness };
@@ -131,14 +128,9 @@ function partsBefore(
   changes: readonly Changed[],
   righted: { total: Float64Array; unlisted: number },
 ): Parts {
-  const own = new Set(changes.flatMap((change) => change.refs));
-  const complaints = standingComplaints({
-    evidence: c.evidence.map((e) =>
-      e.kind === 'repair' && own.has(e.ref) ? { ...e, outcome: 'untried' } : e,
-    ),
-  });
-  const before = beforeItRan(c, changes, complaints);
-  const { sets, timeline } = posterior(before);
+  const own = entriesOf(changes);
+  const before = beforeItRan(c, changes);
+  const { sets, timeline, complaints } = posterior(before);
   const first = before.evidence.findIndex((e) => own.has(e.ref));
   const from = first < 0 ? before.evidence.length : first;
   const present = timeline.presentAt(from);

@@ -1,7 +1,6 @@
 import { causesPutRight, type CauseId, type ComplaintId, type RepairOutcome } from '../knowledge';
-import type { Noted, Uses } from './entry';
-import type { Picture, SetRight } from './picture';
-import type { ToMend } from './picture';
+import { USES, type Noted, type Uses } from './entry';
+import type { Picture, SetRight, ToMend } from './picture';
 import { usesWords } from './words';
 
 /** What is noted when somebody says that what was wrong was set right before it was seen sound. */
@@ -28,6 +27,12 @@ export const saidOfWork = (
   work: readonly Extract<ToMend, { cause: CauseId }>[],
   outcome: RepairOutcome,
 ): Noted[] => work.map((what) => ({ kind: 'repair', body: { ...what, outcome } }));
+
+/** After how many uses its owner is still asked: after more than were told of, and no more once it did it again. */
+export function usesLeft({ atOwners }: Pick<Picture, 'atOwners'>): Uses[] {
+  if (atOwners.some((s) => s.again)) return [];
+  return USES.filter((n) => atOwners.every((s) => s.uses < n));
+}
 
 /**
  * What is noted when its owner says how it went, after so many uses: with nothing again it counts for the proof; with a complaint

@@ -1,5 +1,5 @@
 import { cleanBy } from '../chance';
-import type { Changed } from '../diagnosis';
+import { asOutcome, type Changed } from '../diagnosis';
 import { chancesIn, rateBefore } from '../proof';
 import {
   actOfHand,
@@ -9,6 +9,7 @@ import {
   checkOf,
   CONDITIONS,
   handledBy,
+  layerOf,
   offAndOn,
   OTHER_DRILL,
   probabilityOf,
@@ -29,6 +30,7 @@ import { moveInWords, type Screw } from '../tuning';
 import type { Entry, EntryOf } from './entry';
 import type { Picture, Repair } from './picture';
 import { failsToStart } from './starts';
+import { lowered } from './words';
 
 /** Something that was changed between the last time it failed and the first time it ran right. */
 export interface Change extends Changed {
@@ -61,9 +63,14 @@ const doneIn = ({ trail, order }: Pick<Picture, 'trail' | 'order'>): Entry[] =>
     .filter((e) => order.has(e.id))
     .toSorted((x, y) => order.get(x.id)! - order.get(y.id)!);
 
-/** Results of a trial that leave what it was complained of. */
-const STOOD_ON: ReadonlySet<string> = new Set(['no-change', 'better', 'worse', 'floods-again']);
-const CURED: ReadonlySet<string> = new Set(['cured', 'starts-each-time', 'then-starts']);
+/** Results of a trial that are no outcome, and leave what it was complained of. */
+const STOOD_ON: ReadonlySet<string> = new Set(['worse', 'floods-again']);
+
+/** Whether a trial's result leaves what it was complained of. */
+const leftIt = (result: string): boolean => {
+  const outcome = asOutcome(result);
+  return outcome === null ? STOOD_ON.has(result) : outcome !== 'cured';
+};
 
 /** Whether an entry says that it failed once more. */
 function failed(e: Entry, complaints: readonly ComplaintId[]): boolean {
@@ -74,14 +81,14 @@ function failed(e: Entry, complaints: readonly ComplaintId[]): boolean {
   const { is, restates } = checkOf(e.body.check);
   const { result } = e.body;
   return (
-    (is === 'trial' && STOOD_ON.has(result)) ||
+    (is === 'trial' && leftIt(result)) ||
     complaints.some((c) => (restates?.[c] as readonly string[] | undefined)?.includes(result))
   );
 }
 
 /** Whether a trial came out so that it ran right with what was tried. */
 const triedAndRan = (e: Entry): e is EntryOf<'finding'> =>
-  e.kind === 'finding' && checkOf(e.body.check).is === 'trial' && CURED.has(e.body.result ?? '');
+  e.kind === 'finding' && checkOf(e.body.check).is === 'trial' && asOutcome(e.body.result ?? '') === 'cured';
 
 const chances = (rights: PutsRight): Map<CauseId, number> =>
   new Map(Object.entries(rights).map(([cause, word]) => [cause as CauseId, probabilityOf(word)]));
@@ -156,7 +163,7 @@ function changeIn(e: Entry, { repairs, starts: tries }: Pick<Picture, 'repairs' 
         return rights.length > 0
           ? {
               refs,
-              says: `New ${e.body.layer.replaceAll('-', ' ')}`,
+              says: `New ${lowered(layerOf(e.body.layer).name)}`,
               meant: true,
               rights: all(rights, RIGHTED.layer),
             }

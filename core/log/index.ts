@@ -81,7 +81,7 @@ export { readPapers } from './papers';
 export type { LineNow } from './lines';
 export { nameOfMend, offToStart, openBehind, partsOff, readJob } from './readJob';
 export { evidenceFromTheCan, mayShareCan, sharesCan, type CanMate } from './sameCan';
-export { saidByOwner, saidOfWork, saidSetRight, workToTry } from './acts';
+export { saidByOwner, saidOfWork, saidSetRight, usesLeft, workToTry } from './acts';
 export { caseOf, staleFindings } from './caseOf';
 export { phaseOf, unsafeToRun, type Phase } from './phase';
 export {

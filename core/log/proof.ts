@@ -54,10 +54,8 @@ export const readAtOwners = (live: readonly Entry[]): Picture['atOwners'] =>
     .flatMap((e) => (e.kind === 'at-owners' ? [{ id: e.id, notedAt: e.notedAt, ...e.body }] : []));
 
 /** Uses at its owner's in which it ran right, since it was last worked on; none once it did it again. */
-const usesRight = (live: readonly Entry[]): number => {
-  const said = readAtOwners(live);
-  return said.some((s) => s.again) ? 0 : Math.max(0, ...said.map((s) => s.uses));
-};
+const usesRight = (said: Picture['atOwners']): number =>
+  said.some((s) => s.again) ? 0 : Math.max(0, ...said.map((s) => s.uses));
 
 const isWork = (e: Entry): boolean => e.kind === 'repair' || touches(e, 'tool-still');
 
@@ -76,6 +74,7 @@ interface ProvedFrom {
   repairs: readonly Repair[];
   failsWhen?: FailsWhen | undefined;
   bulb: boolean;
+  atOwners: Picture['atOwners'];
 }
 
 /** How often a run was made, and shown clean, in what was noted since work last touched it. */
@@ -116,7 +115,7 @@ const takenForEnough = (since: readonly Entry[], run: RunId): boolean =>
  */
 export function readProof(
   live: readonly Entry[],
-  { findings, machine, complaints, repairs, failsWhen, bulb }: ProvedFrom,
+  { findings, machine, complaints, repairs, failsWhen, bulb, atOwners }: ProvedFrom,
 ): ProofStep[] {
   const begun = live.findIndex(isWork);
   /** What was noted since a run was last touched; nothing before the first work. */
@@ -145,7 +144,7 @@ export function readProof(
     return { run, times, shows, since, clean: cleanOf(run, times, { since, live, findings }) };
   });
   // In its owner's hands every use is a chance to do it again.
-  const uses = usesRight(live);
+  const uses = usesRight(atOwners);
   const sureOf = (complaint: ComplaintId): number => {
     const said = complaints.find((c) => c.complaint === complaint)!;
     const chances = runs.reduce((sum, { run, clean }) => sum + clean * chancesIn(run, said, failsWhen), uses);

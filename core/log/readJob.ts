@@ -206,6 +206,7 @@ export function readJob(
   const evidence = readEvidence(unstruck, read, repairs);
   const known = readFound(evidence, live);
   const verdicts = ofKind(live, 'verdict');
+  const atOwners = readAtOwners(live);
 
   const picture: Omit<Picture, 'openEnds'> = {
     machine,
@@ -246,8 +247,9 @@ export function readJob(
       repairs,
       failsWhen: history.failsWhen,
       bulb: fitted?.bulb !== 'none',
+      atOwners,
     }),
-    atOwners: readAtOwners(live),
+    atOwners,
     evidence,
     order: new Map(unstruck.map((e, n) => [e.id, n])),
     trail: ordered.map((entry) => trailLine(entry, struck, superseded, read)),

@@ -1,4 +1,4 @@
-import { isOneOfSeveral, type Account, type Act } from '../account';
+import { type Account, type Act } from '../account';
 import type { CauseId } from '../knowledge';
 import { sentence, type Picture, type Said } from '../log';
 import type { MachineKind } from '../machine';
@@ -36,7 +36,7 @@ function actSaid(act: Act, account: Account, kind: MachineKind): Said {
   }
   const known = credit.filter((c) => seen.has(c.cause)).map((c) => c.cause);
   if (known.length > 0) return of(`${plain}${known.map(foundAndMended).join(' ')} ${since(act)}`);
-  if (account.cure && act.share !== null && isOneOfSeveral(account.cure, repair.entryId))
+  if (act.rivalled)
     return of(plain ? plain.trim() : `Done in case it was this: ${causeClause(repair.cause, kind)}.`);
   if (!repair.remedy && !account.matters.some((m) => m.cause === repair.cause))
     return of(

@@ -1,4 +1,4 @@
-import { isOneOfSeveral, MAY_BE_FROM, mattersIn, type Account, type Act } from '../account';
+import { MAY_BE_FROM, mattersIn, type Account, type Act } from '../account';
 import { likelyIn, standingComplaints, type Case, type Likely } from '../diagnosis';
 import { behindOf, familyIdOf, remedyMinutes, remedyOf, type CauseId } from '../knowledge';
 import { sentence, type Picture } from '../log';
@@ -29,16 +29,16 @@ function behindOpen({
 }
 
 /** Whether work is charged: not what was in vain, nor what hardly cured it where something else may have, and that nobody saw the need of. */
-export function isCharged({ repair, credit, sure, share }: Act, { cure }: Pick<Account, 'cure'>): boolean {
+export function isCharged({ repair, credit, sure, share, rivalled }: Act): boolean {
   if (repair.outcome === 'no-change') return false;
-  if (!cure || share === null || share >= MAY_BE_FROM || !isOneOfSeveral(cure, repair.entryId)) return true;
+  if (!rivalled || share === null || share >= MAY_BE_FROM) return true;
   return sure && credit.length > 0;
 }
 
 /** The work that was done on a job, as it is priced: what did nothing for the owner is not charged. */
 function doneJobs(account: Account, { pace, machine }: Case): RepairJob[] {
   const { acts, others, safety } = account;
-  const good = acts.filter((a) => 'cause' in a.repair && isCharged(a, account));
+  const good = acts.filter((a) => 'cause' in a.repair && isCharged(a));
   const wholes = good.flatMap(({ repair: r, credit }) => {
     if (!('cause' in r) || !r.remedy) return [];
     const remedy = remedyOf(r.remedy);

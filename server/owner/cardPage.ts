@@ -1,4 +1,11 @@
-import { usesWords, USES, type Block, type GivenPaper, type Picture } from '@rusty-wren/core/log';
+import {
+  usesLeft,
+  usesWords,
+  type Block,
+  type GivenPaper,
+  type Picture,
+  type Uses,
+} from '@rusty-wren/core/log';
 import { DID_IT_AGAIN, PLAIN_COMPLAINT } from '@rusty-wren/core/paper';
 import { html } from 'hono/html';
 import { blockHtml, shell, type Html } from './page';
@@ -13,7 +20,7 @@ const heard = ({ uses, again }: Picture['atOwners'][number]): Html =>
   </p>`;
 
 /** One question: after so many uses, did it do it again? Answered by a tap. */
-const asks = (uses: (typeof USES)[number], { complaints }: SaidSoFar, token: string): Html =>
+const asks = (uses: Uses, { complaints }: SaidSoFar, token: string): Html =>
   html`<form method="post" action="/owner/${token}" class="ask">
     <input type="hidden" name="uses" value="${uses}" />
     <h2>After ${usesWords(uses)}</h2>
@@ -40,9 +47,7 @@ export function cardPage(
   { token, problem = null }: { token: string; problem?: string | null },
 ): Html {
   const { atOwners, complaints, stage } = said;
-  const far = Math.max(0, ...atOwners.map((s) => s.uses));
-  const open = stage === 'closed' && complaints.length > 0 && !atOwners.some((s) => s.again);
-  const next = open ? USES.filter((n) => n > far) : [];
+  const next = stage === 'closed' && complaints.length > 0 ? usesLeft(said) : [];
   const at = { token, picked: '' };
   return shell(
     title,

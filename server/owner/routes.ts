@@ -6,9 +6,9 @@ import {
   saidByOwner,
   USES,
   type Block,
-  type Decision,
   type Entry,
   type NewEntry,
+  type Picture,
 } from '@rusty-wren/core/log';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
@@ -56,16 +56,17 @@ const MOST_BYTES = 8 * 1024;
 
 const gone = (c: Context): Response | Promise<Response> => c.html(gonePage(), 404);
 
-/** What was decided on a job, as its log has it. */
-async function decisionOf(pool: Pool, jobId: string): Promise<Decision | null> {
-  const log = await readLog(pool, jobId);
-  // Nothing of the machine is asked of the fold here.
-  return readJob(log, { kind: 'chainsaw' }).decision;
-}
+/** A job as its log has it; nothing of the machine is asked of the fold here. */
+const pictureOf = async (db: Db, jobId: string): Promise<Picture> =>
+  readJob(await readLog(db, jobId), { kind: 'chainsaw' });
 
-/** How a machine goes at its owner's, as its log has it. */
-async function saidSoFar(db: Db, jobId: string): Promise<SaidSoFar> {
-  return readJob(await readLog(db, jobId), { kind: 'chainsaw' });
+/** What was typed, by name, as text; what is no text counts as nothing. */
+async function textsIn(c: Context): Promise<(name: string) => string> {
+  const body: Record<string, unknown> = await c.req.parseBody().catch(() => ({}));
+  return (name) => {
+    const value = body[name];
+    return typeof value === 'string' ? value.trim() : '';
+  };
 }
 
 /** What came of an owner's answer: what it added to the log, or what is wrong with it; null where the page is over. */
@@ -77,11 +78,10 @@ async function takeHowItGoes(
   { pool, announcer, token, opened }: { pool: Pool; announcer: Announcer; token: string; opened: Opened },
 ): Promise<Response> {
   const { jobId, paper } = opened;
-  const body = (await c.req.parseBody().catch(() => ({}))) as Record<string, unknown>;
-  const text = (name: string): string => (typeof body[name] === 'string' ? body[name].trim() : '');
+  const text = await textsIn(c);
   const taken = await inTransaction(pool, async (client): Promise<Taken> => {
     if (!(await heldOpen(client, token))) return null;
-    const said = await saidSoFar(client, jobId);
+    const said = await pictureOf(client, jobId);
     const uses = USES.find((n) => String(n) === text('uses'));
     const again = said.complaints.find((x) => x.complaint === text('again'))?.complaint ?? null;
     const words = text('words');
@@ -104,13 +104,9 @@ async function takeHowItGoes(
   return c.redirect(`/owner/${token}`, 303);
 }
 
-/** What was typed, as text; what is no text counts as nothing. */
+/** What was typed on a report. */
 async function typedIn(c: Context): Promise<Typed> {
-  const body = await c.req.parseBody().catch(() => ({}) as Record<string, unknown>);
-  const text = (name: string): string => {
-    const value = (body as Record<string, unknown>)[name];
-    return typeof value === 'string' ? value.trim() : '';
-  };
+  const text = await textsIn(c);
   return { choice: text('choice'), name: text('name'), words: text('words') };
 }
 
@@ -158,9 +154,9 @@ export function ownerRoutes(pool: Pool, announcer: Announcer, mostRequests = MOS
       const opened = await openedBy(pool, token);
       if (!opened) return gone(c);
       if (opened.paper.paper === 'card')
-        return c.html(cardPage(opened.paper, await saidSoFar(pool, opened.jobId), { token }));
+        return c.html(cardPage(opened.paper, await pictureOf(pool, opened.jobId), { token }));
       return opened.answeredAt
-        ? c.html(answeredPage(opened.paper, await decisionOf(pool, opened.jobId)))
+        ? c.html(answeredPage(opened.paper, (await pictureOf(pool, opened.jobId)).decision))
         : c.html(reportPage(opened.paper, { token }));
     })
     .post('/:token', bodyLimit({ maxSize: MOST_BYTES, onError: tooLarge }), async (c) => {

@@ -1,5 +1,5 @@
 import { behaviourOf, type ComplaintId } from '@rusty-wren/core/knowledge';
-import { saidByOwner, USES, usesWords, type Picture, type Uses } from '@rusty-wren/core/log';
+import { saidByOwner, usesLeft, usesWords, type Picture, type Uses } from '@rusty-wren/core/log';
 import { useState, type ReactElement } from 'react';
 import type { Log } from '../job/useLog';
 import { Button } from '../ui/Button';
@@ -8,14 +8,14 @@ import { inSentence } from '../ui/words';
 
 /** What its owner says of it, told at the counter or on the telephone: after so many uses, nothing again, or which of it. */
 export function HowItGoes({
-  picture: { atOwners, complaints, cured, stage },
+  picture,
   log,
 }: {
   picture: Pick<Picture, 'atOwners' | 'complaints' | 'cured' | 'stage'>;
   log: Log;
 }): ReactElement | null {
-  const far = Math.max(0, ...atOwners.map((s) => s.uses));
-  const left = USES.filter((n) => n > far);
+  const { atOwners, complaints, cured, stage } = picture;
+  const left = usesLeft(picture);
   const [uses, setUses] = useState<Uses>();
   if (stage !== 'closed' || !cured || complaints.length === 0) return null;
   const after = uses !== undefined && left.includes(uses) ? uses : left[0];

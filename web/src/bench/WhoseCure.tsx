@@ -100,7 +100,7 @@ export function WhoseCure({
   const { named, maybe, shares, byItself, hidden, swap } = cure;
   const question = cure.openAnyway && <TradeDisagrees on={[openAnyway(cure.openAnyway)]} />;
   const notCharged = ({ change }: CureShare): boolean =>
-    acts.some((act) => change.refs.includes(act.repair.entryId) && !isCharged(act, account));
+    acts.some((act) => change.refs.includes(act.repair.entryId) && !isCharged(act));
   const told = named ? shares.some(notCharged) : maybe.length > 0 && shares.length > 1;
   if (!told) return question;
   return (
