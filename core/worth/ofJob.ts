@@ -31,7 +31,8 @@ function behindOpen({
 /** Whether work is charged: not what was in vain, nor what hardly cured it where something else may have, and that nobody saw the need of. */
 export function isCharged({ repair, credit, sure, share, rivalled }: Act): boolean {
   if (repair.outcome === 'no-change') return false;
-  if (!rivalled || share === null || share >= MAY_BE_FROM) return true;
+  // What somebody found and named is charged as they said it.
+  if ('other' in repair || !rivalled || share === null || share >= MAY_BE_FROM) return true;
   return sure && credit.length > 0;
 }
 

@@ -15,6 +15,7 @@ import {
 } from '../knowledge';
 import type { MachineFacts } from '../machine';
 import {
+  isCharged,
   jobsFor,
   moneyWords,
   oneMoreCheck,
@@ -330,5 +331,16 @@ describe('one more check before a price is named', () => {
   it('nothing is asked where nothing could change', () => {
     const { likely: _likely, ...rest } = asked(stiff);
     expect(oneMoreCheck(stiff, rest, ['compression-gauge', 'tank-vent', 'fuel-smell'])).toEqual([]);
+  });
+});
+
+describe('what is charged of work that may not have been the cure', () => {
+  const act = (of: object): Parameters<typeof isCharged>[0] =>
+    ({ credit: [], sure: false, tried: true, share: 0.01, rivalled: true, ...of }) as never;
+  it('is what somebody found and named, and not a repair that hardly was it', () => {
+    expect(isCharged(act({ repair: { other: 'bolt in the fan', outcome: 'cured' }, sure: true }))).toBe(true);
+    expect(isCharged(act({ repair: { cause: 'coil-failed', outcome: 'cured' } }))).toBe(false);
+    expect(isCharged(act({ repair: { cause: 'coil-failed', outcome: 'cured' }, share: 0.12 }))).toBe(true);
+    expect(isCharged(act({ repair: { other: 'bolt in the fan', outcome: 'no-change' } }))).toBe(false);
   });
 });
