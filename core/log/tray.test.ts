@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { samples } from '../testing';
 import type { Noted } from './index';
 import { itemBack, makeEntry, offToStart, readJob, unnumbered, type Entry, type Picture } from './index';
 
@@ -92,7 +93,7 @@ describe('the tray', () => {
           expect(names.includes(name), w).toBe(lastOff >= 0 && !back);
         }
       }),
-      { numRuns: 7000 },
+      { numRuns: samples(1500, 7000) },
     );
   });
 });

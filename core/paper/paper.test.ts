@@ -18,6 +18,7 @@ import {
   type Picture,
 } from '../log';
 import { MACHINE_KINDS } from '../machine';
+import { samples } from '../testing';
 import { askedOf, likelyNow, USUAL_RULES, worthOf } from '../worth';
 import {
   cardOf,
@@ -185,7 +186,7 @@ describe('a report', () => {
         expect(text(blocks)).not.toMatch(/undefined|NaN|null/);
       }),
       {
-        numRuns: 60,
+        numRuns: samples(20, 60),
         examples: [
           [
             { kind: 'complaint', body: { complaint: 'no-fire' } },

@@ -30,6 +30,7 @@ import {
   type Noted,
   type Picture,
 } from '../log';
+import { samples } from '../testing';
 import {
   adviseLayer,
   CAPS,
@@ -516,7 +517,7 @@ describe('the record', () => {
         const kit = leftOfKit(rebuild);
         for (const l of rebuild.layers.filter((o) => o.renewed)) expect(kit.layers).not.toContain(l.id);
       }),
-      { numRuns: 3000 },
+      { numRuns: samples(700, 3000) },
     );
   });
 });

@@ -140,7 +140,7 @@ export const PLANTED: readonly Planted[] = [
     card: (at) =>
       PROGRAM.card({ ...at, account: { ...at.account, safety: { ...at.account.safety, standing: [] } } }),
   }),
-  planted(2, 'full speed is asked for with a safety fault standing', {
+  planted(9, 'full speed is asked for with a safety fault standing', {
     phase: (picture, plan) => PROGRAM.phase({ ...picture, safetyFaults: [] }, plan),
   }),
   planted(85, 'a part is fetched for what is mended already', {
