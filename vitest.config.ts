@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 /** Milliseconds. A machine shared with others may give a test a tenth of its time: only what hangs should fail. */
@@ -23,8 +24,8 @@ const KEEPS_STATE = [
 
 export default defineConfig({
   test: {
-    // Every core: half of the files wait for a database or a page as much as they count.
-    maxWorkers: '100%',
+    // One more than there are cores: half of the files wait for a database or a page as much as they count.
+    maxWorkers: availableParallelism() + 1,
     projects: [
       {
         test: {

@@ -11,10 +11,11 @@ import {
 } from '@rusty-wren/contract';
 import { createApp } from '../app';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { aCheckIn, note, openBench, SHIPPED_COST, type TestBench } from '../testing/bench';
+import { aCheckIn, note, openBench, SHIPPED_COST, SHIPPED_SLOWING, type TestBench } from '../testing/bench';
 import { signedIn } from '../testing/signedIn';
 import { firstCode } from './firstCode';
 import { hashOfSecret, isSecret } from './secret';
+import { slowed } from './tries';
 
 const PIN = '482916';
 let bench: TestBench;
@@ -66,6 +67,12 @@ class Browser {
 describe('a secret', () => {
   it('is hashed as dearly as is asked for where it is no test', () => {
     expect(SHIPPED_COST).toBeGreaterThanOrEqual(2 ** 15);
+  });
+  it('guessed wrong is answered later each time, up to three seconds', () => {
+    const shipped = [0, 1, 4, 5, 50].map(
+      (before) => (SHIPPED_SLOWING * slowed({ before })) / slowed({ before: 0 }),
+    );
+    expect(shipped).toEqual([100, 200, 1600, 3000, 3000]);
   });
   it('is known again, and is nobody else’s; two of the same are kept differently', async () => {
     expect(await isSecret(PIN, pinHash)).toBe(true);

@@ -10,8 +10,8 @@ const MOST = { pair: 5, name: 50, address: 30 } as const;
 const COUNTED_MIN = { pair: 15, name: 60, address: 15 } as const;
 /** Any fixed number: tries are counted one after another. */
 const LOCK = 460_046_816;
-/** A wrong try is answered later each time, ms; a name that is guessed at elsewhere, later by a step for so many tries. */
-const SLOW_MS = { first: 100, most: 3000 } as const;
+/** A wrong try is answered later each time, up to so many times the first; a name guessed at elsewhere, a step later for so many. */
+const SLOW = { firstMs: 100, most: 30 };
 const GUESSES_A_STEP = 5;
 
 /** Whose secret is tried, and where: `device` is one on which they have proved before who they are, null where it is none. */
@@ -98,7 +98,15 @@ export const wasRight = (pool: Pool, { id }: Try): Promise<unknown> =>
   pool.query('UPDATE sign_in_try SET good = true WHERE id = $1', [id]);
 
 /** How long to wait before a wrong try is answered, ms: longer each time. */
-export const slowed = ({ before }: Try): number => Math.min(SLOW_MS.first * 2 ** before, SLOW_MS.most);
+export const slowed = ({ before }: Pick<Try, 'before'>): number =>
+  SLOW.firstMs * Math.min(2 ** before, SLOW.most);
+
+/** Puts a first wrong try off by another time from now on, ms: for tests, which try hundreds. Returns what it was. */
+export function slowAt(firstMs: number): number {
+  const was = SLOW.firstMs;
+  SLOW.firstMs = firstMs;
+  return was;
+}
 
 /** The lead has set a new secret: what was tried before counts no more. */
 export const forgetTries = (db: { query: Pool['query'] }, account: string): Promise<unknown> =>

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import type { Backups, RackTag } from '@rusty-wren/contract';
+import { samples } from '@rusty-wren/core/testing';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
 import { migrate } from '../db/migrate';
@@ -186,6 +187,8 @@ describe('a backup', () => {
               hung AS (INSERT INTO job (id, machine_id) SELECT gen_random_uuid(), id FROM what RETURNING id)
             INSERT INTO bench_entry (id, job_id, seq, noted_at, kind, body)
               SELECT gen_random_uuid(), id, 1, now(), 'complaint', '{"complaint":"no-fire"}' FROM hung`);
+        // All in the torture; in every run the first, some, and the one before this program's.
+        if (n % samples(5, 1) !== 0 && n < names.length - 2) continue;
         const file = join(folder, `as of ${name}`);
         await backUp(was, file);
         const url = await anEmptyOne();
@@ -204,7 +207,7 @@ describe('a backup', () => {
       await old.end();
       await rm(migrations, { recursive: true });
     }
-    expect(seen).toEqual(names);
+    expect(seen.length).toBeGreaterThan(samples(6, names.length - 1));
   });
 
   it('that is damaged, cut short, of a later program or no backup at all is refused whole', async () => {

@@ -10,10 +10,13 @@ import { prepareRole } from '../db/role';
 import { loadDemo } from '../demo/load';
 import { Changes } from '../stream/changes';
 import { hashAt } from '../access/secret';
+import { slowAt } from '../access/tries';
 import { askedWith, signedIn, type SignedIn } from './signedIn';
 
 /** What the program hashes secrets at; tests sign in hundreds of times, and hash at less. */
 export const SHIPPED_COST = hashAt(2 ** 10);
+/** What the program puts off the first wrong try by, ms; tests wait for as good as nothing. */
+export const SHIPPED_SLOWING = slowAt(1);
 
 /** A whole bench on a real, empty database of its own. */
 export interface TestBench {
