@@ -22,6 +22,14 @@ const KEEPS_STATE = [
   'web/src/practice/HiddenMachine.test.tsx',
 ];
 
+/** What reckons with days and hours, made once more in each of these zones: a bench stands anywhere. `npm test` names them. */
+const ZONES = (process.env['ZONES'] ?? '').split(' ').filter(Boolean);
+const OF_DAYS = [
+  'core/schedule/*.test.ts',
+  'core/log/{comeback,proof}.test.ts',
+  'web/src/{day,rack,ui,find,parts}/*.test.{ts,tsx}',
+];
+
 export default defineConfig({
   test: {
     // One more than there are cores: half of the files wait for a database or a page as much as they count.
@@ -70,6 +78,19 @@ export default defineConfig({
           hookTimeout: TIMEOUT,
         },
       },
+      ...ZONES.map((zone) => ({
+        test: {
+          name: `days in ${zone}`,
+          ...PATIENT,
+          ...SHARED,
+          environment: 'happy-dom',
+          env: { TZ: zone },
+          setupFiles: ['web/src/testing/setUp.ts'],
+          include: OF_DAYS,
+          exclude: KEEPS_STATE,
+          testTimeout: TIMEOUT,
+        },
+      })),
     ],
   },
 });

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { barred } from './bench';
+import { test } from './device';
 
 const bars = (page: Page) =>
   page.getByRole('region', { name: 'Strips' }).getByRole('button', { name: /Find what is wrong|Mend it/ });

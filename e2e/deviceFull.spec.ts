@@ -2,10 +2,11 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { closeSync, mkdtempSync, openSync, rmdirSync, rmSync, statfsSync, writeSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { chromium, expect, type BrowserContext, type Page } from '@playwright/test';
 import { RARE, trail } from './bench';
 import { CHROMIUM } from './chromium.mjs';
 import { signedIn } from './signedIn.mjs';
+import { freshTest as test } from './device';
 
 /** A small disk of its own to put a browser's profile on; null where none can be mounted here. */
 function smallDisk(): string | null {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import {
   checkInAtCounter,
   findBy,
@@ -11,6 +11,7 @@ import {
   tray,
   write,
 } from './bench';
+import { freshTest as test } from './device';
 
 test('a fading saw, from the counter to the hook: checked in, worked, corrected, settled, mended, proved, closed', async ({
   page,

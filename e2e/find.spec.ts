@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { RARE, barred, checkIn } from './bench';
+import { test } from './device';
 
 test('an owner is found with a slip, by keys; the machine’s life is opened, and it is a comeback at the counter', async ({
   page,

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { anyCheck, barred, checkIn, step, trail } from './bench';
+import { test } from './device';
 
 const saw = (model: string) => ({
   owner: `Owner of ${model}`,

@@ -1,7 +1,8 @@
 import { createHash, X509Certificate } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
-import { devices, expect, test } from '@playwright/test';
+import { devices, expect } from '@playwright/test';
 import { CHROMIUM, FAKE_MEDIA } from './chromium.mjs';
+import { freshTest as test } from './device';
 
 /** Where the server under test is served over HTTPS, and its certificate. */
 const LAN = process.env['LAN_URL'] ?? '';

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { barred, checkIn, suspects, trimmer } from './bench';
+import { test } from './device';
 
 test('what the shop has learnt is seen on the bench and on its page, and switched off', async ({ page }) => {
   await checkIn(page, trimmer('Learnt 1'));

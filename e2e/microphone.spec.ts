@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { checkIn, write } from './bench';
 import { CHROMIUM, FAKE_MEDIA } from './chromium.mjs';
+import { freshTest as test } from './device';
 
 test.use({
   permissions: ['microphone'],

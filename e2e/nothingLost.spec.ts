@@ -2,10 +2,11 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { chromium, expect, type BrowserContext, type Page } from '@playwright/test';
 import { RARE, checkIn, checkInAtCounter, step, trail, trimmer, write } from './bench';
 import { CHROMIUM } from './chromium.mjs';
 import { signedIn } from './signedIn.mjs';
+import { freshTest, test } from './device';
 
 /** The server does not answer any more, whatever tab asks; returns what lets it answer again. */
 async function away(context: BrowserContext): Promise<() => Promise<void>> {
@@ -131,7 +132,7 @@ test('what the server refuses is kept with its reason: corrected, thrown away, o
   await expect.poll(() => onServer(page, jobId)).toEqual(['one', 'two, put otherwise']);
 });
 
-test('a clock two days ahead is told, and its notes carry the time they were made', async ({ page }) => {
+freshTest('a clock two days ahead is told, and its notes carry the time they were made', async ({ page }) => {
   await page.clock.install({ time: Date.now() + 2 * 86_400_000 });
   await checkIn(page, trimmer('Clock 1'));
   await expect(page.getByText('This device’s clock is 2 days ahead.')).toBeVisible();
@@ -193,90 +194,92 @@ test('a note longer than can be kept is refused whole, not cut', async ({ page }
   await expect.poll(() => onServer(page, jobOf(page))).toEqual(['b'.repeat(2000)]);
 });
 
-test.describe('with the interface kept on the device', () => {
-  test.use({ serviceWorkers: 'allow' });
+freshTest.describe('with the interface kept on the device', () => {
+  freshTest.use({ serviceWorkers: 'allow' });
 
-  test('an hour without a server: jobs open, three are worked and one checked in, and all of it arrives in order', async ({
-    page,
-    context,
-  }) => {
-    const jobs: string[] = [];
-    for (const n of [1, 2, 3]) {
-      await checkIn(page, {
-        ...trimmer(`Hour ${n}`),
-        owner: ['Amos Vetch', 'Lettice Orme', 'Piers Quoin'][n - 1]!,
-      });
-      jobs.push(jobOf(page));
-    }
-    await page.evaluate(() => navigator.serviceWorker.ready);
-    await page.goto('/');
-    await expect(page.getByRole('link', { name: /Hour 3/ }).first()).toBeVisible();
-    await context.setOffline(true);
-    await page.reload();
-    await expect(page.getByRole('link', { name: /Hour 3/ }).first()).toBeVisible();
-    for (const jobId of jobs) {
-      await page.goto(`/job/${jobId}`);
-      await expect(trail(page)).toBeVisible();
-      for (let n = 1; n <= 3; n++) await noteOn(page, `note ${n}`);
-      await write(page, 'spark none', /Look at the spark: none/);
-      await expect(step(page).getByRole('heading', { level: 2 }).first()).not.toHaveText('Look at the spark');
-    }
-    await checkInAtCounter(page, { ...trimmer('Hour 4'), owner: 'Sabine Tarrow' });
-    await expect(page.getByText('new', { exact: true })).toBeVisible();
-    await noteOn(page, 'on the new one');
-    const held = jobOf(page);
-    const rest = Array.from({ length: 97 }, (_, n) => `note ${n + 4}`);
-    for (const jobId of jobs) await layUp(page, jobId, rest);
-    await context.setOffline(false);
-    for (const jobId of jobs)
-      await expect
-        .poll(() => onServer(page, jobId))
-        .toEqual(Array.from({ length: 100 }, (_, n) => `note ${n + 1}`));
-    await expect.poll(() => onServer(page, held)).toEqual(['on the new one']);
-    await expect(page.getByText('new', { exact: true })).toHaveCount(0);
-  });
-
-  test('a new version waits while the bench is seen, and is taken once it is not; the job stays', async ({
-    page,
-    context,
-  }) => {
-    await checkIn(page, trimmer('Version 1'));
-    const worker = new URL('../web/dist/sw.js', import.meta.url);
-    const was = readFileSync(worker, 'utf8');
-    const marked = (): Promise<boolean> => page.evaluate(() => 'mark' in globalThis);
-    const newVersion = async (note: string): Promise<void> => {
-      await page.evaluate(() => ((globalThis as { mark?: string }).mark = 'the page as it was'));
-      writeFileSync(worker, `${was}\n// ${note}\n`);
-      await page.evaluate(async () => {
-        const registration = await navigator.serviceWorker.ready;
-        await registration.update();
-        while (!registration.waiting) await new Promise((resolve) => setTimeout(resolve, 100));
-      });
-      await noteOn(page, note);
-      expect(await marked()).toBe(true);
-      await page.evaluate(() => {
-        Object.defineProperty(document, 'visibilityState', { get: () => 'hidden', configurable: true });
-        document.dispatchEvent(new Event('visibilitychange'));
-      });
-      await expect.poll(() => marked().catch(() => true)).toBe(false);
-      await expect(trail(page).getByText(note, { exact: true })).toBeVisible();
-    };
-    const taken = (): Promise<boolean> => page.evaluate(() => navigator.serviceWorker.controller !== null);
-    try {
+  freshTest(
+    'an hour without a server: jobs open, three are worked and one checked in, and all of it arrives in order',
+    async ({ page, context }) => {
+      const jobs: string[] = [];
+      for (const n of [1, 2, 3]) {
+        await checkIn(page, {
+          ...trimmer(`Hour ${n}`),
+          owner: ['Amos Vetch', 'Lettice Orme', 'Piers Quoin'][n - 1]!,
+        });
+        jobs.push(jobOf(page));
+      }
       await page.evaluate(() => navigator.serviceWorker.ready);
-      await expect.poll(taken).toBe(true);
-      await newVersion('under the old version');
-      // Loaded past its worker, as a forced reload does, and a worker that starts while the page loads.
-      const loaded = page.waitForEvent('load');
-      await (await context.newCDPSession(page)).send('Page.reload', { ignoreCache: true });
-      await loaded;
-      await expect(trail(page)).toBeVisible();
-      expect(await taken()).toBe(false);
-      await newVersion('loaded past its worker');
-    } finally {
-      writeFileSync(worker, was);
-    }
-  });
+      await page.goto('/');
+      await expect(page.getByRole('link', { name: /Hour 3/ }).first()).toBeVisible();
+      await context.setOffline(true);
+      await page.reload();
+      await expect(page.getByRole('link', { name: /Hour 3/ }).first()).toBeVisible();
+      for (const jobId of jobs) {
+        await page.goto(`/job/${jobId}`);
+        await expect(trail(page)).toBeVisible();
+        for (let n = 1; n <= 3; n++) await noteOn(page, `note ${n}`);
+        await write(page, 'spark none', /Look at the spark: none/);
+        await expect(step(page).getByRole('heading', { level: 2 }).first()).not.toHaveText(
+          'Look at the spark',
+        );
+      }
+      await checkInAtCounter(page, { ...trimmer('Hour 4'), owner: 'Sabine Tarrow' });
+      await expect(page.getByText('new', { exact: true })).toBeVisible();
+      await noteOn(page, 'on the new one');
+      const held = jobOf(page);
+      const rest = Array.from({ length: 97 }, (_, n) => `note ${n + 4}`);
+      for (const jobId of jobs) await layUp(page, jobId, rest);
+      await context.setOffline(false);
+      for (const jobId of jobs)
+        await expect
+          .poll(() => onServer(page, jobId))
+          .toEqual(Array.from({ length: 100 }, (_, n) => `note ${n + 1}`));
+      await expect.poll(() => onServer(page, held)).toEqual(['on the new one']);
+      await expect(page.getByText('new', { exact: true })).toHaveCount(0);
+    },
+  );
+
+  freshTest(
+    'a new version waits while the bench is seen, and is taken once it is not; the job stays',
+    async ({ page, context }) => {
+      await checkIn(page, trimmer('Version 1'));
+      const worker = new URL('../web/dist/sw.js', import.meta.url);
+      const was = readFileSync(worker, 'utf8');
+      const marked = (): Promise<boolean> => page.evaluate(() => 'mark' in globalThis);
+      const newVersion = async (note: string): Promise<void> => {
+        await page.evaluate(() => ((globalThis as { mark?: string }).mark = 'the page as it was'));
+        writeFileSync(worker, `${was}\n// ${note}\n`);
+        await page.evaluate(async () => {
+          const registration = await navigator.serviceWorker.ready;
+          await registration.update();
+          while (!registration.waiting) await new Promise((resolve) => setTimeout(resolve, 100));
+        });
+        await noteOn(page, note);
+        expect(await marked()).toBe(true);
+        await page.evaluate(() => {
+          Object.defineProperty(document, 'visibilityState', { get: () => 'hidden', configurable: true });
+          document.dispatchEvent(new Event('visibilitychange'));
+        });
+        await expect.poll(() => marked().catch(() => true)).toBe(false);
+        await expect(trail(page).getByText(note, { exact: true })).toBeVisible();
+      };
+      const taken = (): Promise<boolean> => page.evaluate(() => navigator.serviceWorker.controller !== null);
+      try {
+        await page.evaluate(() => navigator.serviceWorker.ready);
+        await expect.poll(taken).toBe(true);
+        await newVersion('under the old version');
+        // Loaded past its worker, as a forced reload does, and a worker that starts while the page loads.
+        const loaded = page.waitForEvent('load');
+        await (await context.newCDPSession(page)).send('Page.reload', { ignoreCache: true });
+        await loaded;
+        await expect(trail(page)).toBeVisible();
+        expect(await taken()).toBe(false);
+        await newVersion('loaded past its worker');
+      } finally {
+        writeFileSync(worker, was);
+      }
+    },
+  );
 });
 
 test('two benches on one job see each other, and what both note at once stands', async ({

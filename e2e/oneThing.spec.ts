@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { anyCheck, barred, checkIn, found, reach, settled, step, trimmer } from './bench';
+import { test } from './device';
 
 /** What the screen calls for in rust: never more than one thing. */
 const calls = (page: Page): Promise<string[]> =>

@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { barred, checkIn, reach, write } from './bench';
+import { test } from './device';
 
 test('the owner is told in writing, takes a choice, and the job moves on its hook', async ({ page }) => {
   await checkIn(page, {

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { barred, checkIn } from './bench';
+import { test } from './device';
 
 test('a part is wanted, ordered, booked in by its code, and its job hangs on its hook again, on another bench too', async ({
   page,

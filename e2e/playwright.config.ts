@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
-import { SIGNED_IN } from './setUp.mjs';
+import { BASE_URL, SIGNED_IN } from './setUp.mjs';
 
 /** What changes the odds of every bench: by itself, once the others are through. */
 const ALONE = /learning\.spec\.ts$/;
@@ -32,7 +32,7 @@ export default defineConfig({
     storageState: SIGNED_IN,
     // A worker that answers from its cache hides what a test makes the server do; where it is wanted it is let in.
     serviceWorkers: 'block',
-    baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:4680',
+    baseURL: BASE_URL,
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',
     // What is not there in a minute is not coming.

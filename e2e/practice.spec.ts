@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { barred, reach } from './bench';
+import { freshTest, test } from './device';
 
 /** A saw whose filter is clogged, with stale fuel besides. */
 const SAW = '/practice/machine/fuel-2-saw-202';
@@ -59,43 +60,44 @@ test('a whole exercise by keyboard: looked at, read, mended, handed back, gone t
   await expect(page.locator('[data-tag="0"]')).toHaveCount(0);
 });
 
-test.describe('on a phone, by touch', () => {
-  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+freshTest.describe('on a phone, by touch', () => {
+  freshTest.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
-  test('a hidden machine is worked, left, gone on with, and ends where it hurts somebody', async ({
-    page,
-  }) => {
-    const sent: string[] = [];
-    page.on('request', (request) => {
-      if (request.method() !== 'GET') sent.push(request.url());
-    });
-    await page.goto(SAW);
-    await page.getByRole('button', { name: 'Spark', exact: true }).tap();
-    await page.getByRole('button', { name: /^Look at the spark / }).tap();
-    await expect(page.getByText('First off: plug')).toBeVisible();
-    await page.getByRole('button', { name: 'Fuel shut and away' }).tap();
-    await page.getByRole('button', { name: 'Room dim' }).tap();
-    await page.getByRole('button', { name: 'Do it' }).tap();
-    await expect(page.getByRole('img')).toBeVisible();
-    await page.getByRole('button', { name: 'In words' }).tap();
-    await expect(page.getByRole('status').filter({ hasText: 'blue' })).toBeVisible();
-    await results(page).getByText('strong').tap();
-    await expect(soFar(page)).toContainText('Look at the spark: strong');
-    // Nothing runs off the side.
-    await expect.poll(() => reach(page)).toBeLessThanOrEqual(390);
+  freshTest(
+    'a hidden machine is worked, left, gone on with, and ends where it hurts somebody',
+    async ({ page }) => {
+      const sent: string[] = [];
+      page.on('request', (request) => {
+        if (request.method() !== 'GET') sent.push(request.url());
+      });
+      await page.goto(SAW);
+      await page.getByRole('button', { name: 'Spark', exact: true }).tap();
+      await page.getByRole('button', { name: /^Look at the spark / }).tap();
+      await expect(page.getByText('First off: plug')).toBeVisible();
+      await page.getByRole('button', { name: 'Fuel shut and away' }).tap();
+      await page.getByRole('button', { name: 'Room dim' }).tap();
+      await page.getByRole('button', { name: 'Do it' }).tap();
+      await expect(page.getByRole('img')).toBeVisible();
+      await page.getByRole('button', { name: 'In words' }).tap();
+      await expect(page.getByRole('status').filter({ hasText: 'blue' })).toBeVisible();
+      await results(page).getByText('strong').tap();
+      await expect(soFar(page)).toContainText('Look at the spark: strong');
+      // Nothing runs off the side.
+      await expect.poll(() => reach(page)).toBeLessThanOrEqual(390);
 
-    await page.reload();
-    await expect(soFar(page)).toContainText('Look at the spark: strong');
+      await page.reload();
+      await expect(soFar(page)).toContainText('Look at the spark: strong');
 
-    await page.getByRole('button', { name: 'Fuel and lines' }).tap();
-    await page.getByRole('button', { name: /^Pressure-test the line alone/ }).tap();
-    for (let n = 0; n < 15; n++) await page.getByRole('button', { name: 'One stroke' }).tap();
-    await page.getByRole('button', { name: 'Do it' }).tap();
-    await expect(page.getByRole('heading', { name: 'Stop.' })).toBeVisible();
-    await expect(page.getByText('never beyond 14.5 psi')).toBeVisible();
-    await expect(page.getByRole('region', { name: 'The path' })).toBeVisible({ timeout: 60_000 });
-    await expect.poll(() => reach(page)).toBeLessThanOrEqual(390);
-    // Practice is no record of the shop: nothing was sent.
-    expect(sent).toEqual([]);
-  });
+      await page.getByRole('button', { name: 'Fuel and lines' }).tap();
+      await page.getByRole('button', { name: /^Pressure-test the line alone/ }).tap();
+      for (let n = 0; n < 15; n++) await page.getByRole('button', { name: 'One stroke' }).tap();
+      await page.getByRole('button', { name: 'Do it' }).tap();
+      await expect(page.getByRole('heading', { name: 'Stop.' })).toBeVisible();
+      await expect(page.getByText('never beyond 14.5 psi')).toBeVisible();
+      await expect(page.getByRole('region', { name: 'The path' })).toBeVisible({ timeout: 60_000 });
+      await expect.poll(() => reach(page)).toBeLessThanOrEqual(390);
+      // Practice is no record of the shop: nothing was sent.
+      expect(sent).toEqual([]);
+    },
+  );
 });

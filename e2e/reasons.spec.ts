@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { checkIn, step } from './bench';
+import { test } from './device';
 
 const saw = (model: string, ...complaints: string[]) => ({
   owner: `Owner of ${model}`,

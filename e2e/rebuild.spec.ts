@@ -1,5 +1,6 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { barred, checkIn, reach, trimmer } from './bench';
+import { freshTest, test } from './device';
 
 const now = (page: Page): Locator => page.locator('#rebuild-step');
 const title = (page: Page): Locator => now(page).getByRole('heading', { level: 2 });
@@ -70,71 +71,71 @@ test('a rebuild on a phone: the step first, nothing off the side, every layer a 
   await expect(title(page)).toBeInViewport();
 });
 
-test.describe('photos', () => {
-  test.use({ serviceWorkers: 'allow' });
+freshTest.describe('photos', () => {
+  freshTest.use({ serviceWorkers: 'allow' });
 
-  test('taken with the server away wait on this device through a reload, and arrive; pins, before and after', async ({
-    page,
-    context,
-  }) => {
-    const drawn = async (colour: string): Promise<Buffer> => {
-      const data = await page.evaluate((fill) => {
-        const canvas = document.createElement('canvas');
-        Object.assign(canvas, { width: 2400, height: 1200 });
-        const pen = canvas.getContext('2d')!;
-        pen.fillStyle = fill;
-        pen.fillRect(0, 0, 2400, 1200);
-        return canvas.toDataURL('image/jpeg').split(',')[1]!;
-      }, colour);
-      return Buffer.from(data, 'base64');
-    };
-    await checkIn(page, trimmer('Photo 1', 'Hard to start'));
-    await page.evaluate(() => navigator.serviceWorker.ready);
-    await page.goto(`${page.url()}/rebuild`);
-    await page.keyboard.press('1');
-    await page.keyboard.press('3');
-    const photos = page.getByRole('region', { name: 'Photos' });
-    const take = photos.getByLabel('Take one');
-    await take.setInputFiles({
-      name: 'words.jpg',
-      mimeType: 'image/jpeg',
-      buffer: Buffer.from('no picture'),
-    });
-    await expect(photos.getByRole('alert')).toHaveText('words.jpg is no picture that can be read.');
-
-    await context.setOffline(true);
-    await take.setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: await drawn('#884422') });
-    const shown = photos.getByRole('img');
-    await expect(shown).toHaveCount(1);
-    await page.reload();
-    await expect(shown).toHaveCount(1);
-    await expect.poll(() => shown.first().evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1600);
-    await shown.first().click();
-    const sheet = page.getByRole('dialog');
-    await sheet.getByRole('img').click({ position: { x: 60, y: 40 } });
-    await sheet.getByLabel('What pin 1 shows').fill('link in the inner hole');
-    await sheet.getByLabel('What pin 1 shows').press('Enter');
-    await expect(sheet.getByRole('listitem')).toContainText('link in the inner hole');
-    await sheet.getByRole('radio', { name: 'Before' }).click();
-    await expect(sheet.getByRole('heading')).toContainText('before, 1 link in the inner hole');
-    await page.keyboard.press('Escape');
-
-    await context.setOffline(false);
-    const jobId = page.url().split('/').at(-2)!;
-    const onServer = async (): Promise<string[]> => {
-      const { entries } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
-        entries: { kind: string; body: { hash: string } }[];
+  freshTest(
+    'taken with the server away wait on this device through a reload, and arrive; pins, before and after',
+    async ({ page, context }) => {
+      const drawn = async (colour: string): Promise<Buffer> => {
+        const data = await page.evaluate((fill) => {
+          const canvas = document.createElement('canvas');
+          Object.assign(canvas, { width: 2400, height: 1200 });
+          const pen = canvas.getContext('2d')!;
+          pen.fillStyle = fill;
+          pen.fillRect(0, 0, 2400, 1200);
+          return canvas.toDataURL('image/jpeg').split(',')[1]!;
+        }, colour);
+        return Buffer.from(data, 'base64');
       };
-      return entries.filter((e) => e.kind === 'photo').map((e) => e.body.hash);
-    };
-    await expect.poll(async () => (await onServer()).length).toBe(3);
-    const [hash] = await onServer();
-    await expect.poll(async () => (await page.request.get(`/api/photos/${hash}`)).status()).toBe(200);
-    await take.setInputFiles({ name: 'b.jpg', mimeType: 'image/jpeg', buffer: await drawn('#228844') });
-    await expect(shown).toHaveCount(2);
-    await shown.nth(1).click();
-    await sheet.getByRole('radio', { name: 'After' }).click();
-    await expect(sheet.getByRole('img')).toHaveCount(2);
-    expect(await barred(page)).toEqual([]);
-  });
+      await checkIn(page, trimmer('Photo 1', 'Hard to start'));
+      await page.evaluate(() => navigator.serviceWorker.ready);
+      await page.goto(`${page.url()}/rebuild`);
+      await page.keyboard.press('1');
+      await page.keyboard.press('3');
+      const photos = page.getByRole('region', { name: 'Photos' });
+      const take = photos.getByLabel('Take one');
+      await take.setInputFiles({
+        name: 'words.jpg',
+        mimeType: 'image/jpeg',
+        buffer: Buffer.from('no picture'),
+      });
+      await expect(photos.getByRole('alert')).toHaveText('words.jpg is no picture that can be read.');
+
+      await context.setOffline(true);
+      await take.setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: await drawn('#884422') });
+      const shown = photos.getByRole('img');
+      await expect(shown).toHaveCount(1);
+      await page.reload();
+      await expect(shown).toHaveCount(1);
+      await expect.poll(() => shown.first().evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1600);
+      await shown.first().click();
+      const sheet = page.getByRole('dialog');
+      await sheet.getByRole('img').click({ position: { x: 60, y: 40 } });
+      await sheet.getByLabel('What pin 1 shows').fill('link in the inner hole');
+      await sheet.getByLabel('What pin 1 shows').press('Enter');
+      await expect(sheet.getByRole('listitem')).toContainText('link in the inner hole');
+      await sheet.getByRole('radio', { name: 'Before' }).click();
+      await expect(sheet.getByRole('heading')).toContainText('before, 1 link in the inner hole');
+      await page.keyboard.press('Escape');
+
+      await context.setOffline(false);
+      const jobId = page.url().split('/').at(-2)!;
+      const onServer = async (): Promise<string[]> => {
+        const { entries } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
+          entries: { kind: string; body: { hash: string } }[];
+        };
+        return entries.filter((e) => e.kind === 'photo').map((e) => e.body.hash);
+      };
+      await expect.poll(async () => (await onServer()).length).toBe(3);
+      const [hash] = await onServer();
+      await expect.poll(async () => (await page.request.get(`/api/photos/${hash}`)).status()).toBe(200);
+      await take.setInputFiles({ name: 'b.jpg', mimeType: 'image/jpeg', buffer: await drawn('#228844') });
+      await expect(shown).toHaveCount(2);
+      await shown.nth(1).click();
+      await sheet.getByRole('radio', { name: 'After' }).click();
+      await expect(sheet.getByRole('img')).toHaveCount(2);
+      expect(await barred(page)).toEqual([]);
+    },
+  );
 });

@@ -2,10 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import qrcode from 'qrcode';
 import { checkIn, trail, trimmer } from './bench';
 import { CHROMIUM, FAKE_MEDIA } from './chromium.mjs';
+import { freshTest as test } from './device';
 
 const JOB = randomUUID();
 const [WIDTH, HEIGHT] = [640, 480];

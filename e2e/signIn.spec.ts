@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { checkIn, findBy, barred, step, trail, trimmer } from './bench';
 import { LEAD } from './signedIn.mjs';
+import { freshTest, test } from './device';
 
 const [TECHNICIAN, COUNTER] = ['Idris Pell', 'Maren Tolle'];
 const PINS: Record<string, string> = { [LEAD]: '482916', [TECHNICIAN]: '305714', [COUNTER]: '771203' };
@@ -14,103 +15,105 @@ const handTo = async (page: Page, name: string): Promise<void> => {
   await page.getByRole('dialog').getByRole('button', { name }).click();
 };
 
-test.describe('nobody signed in', () => {
-  test.use({ storageState: { cookies: [], origins: [] } });
+freshTest.describe('nobody signed in', () => {
+  freshTest.use({ storageState: { cookies: [], origins: [] } });
 
-  test('a bench opens to a name and its PIN, by touch on a phone, and to nothing else; to the counter as the counter’s', async ({
-    page,
-  }) => {
-    await page.setViewportSize({ width: 390, height: 844 });
-    await page.goto('/');
-    await expect(page.getByRole('heading', { name: 'Who has the bench?' })).toBeVisible();
-    await expect(page.locator('[data-tag]')).toHaveCount(0);
-    expect(await barred(page)).toEqual([]);
-    await page.getByRole('button', { name: COUNTER }).click();
-    await tapPin(page, '771204');
-    await expect(page.getByRole('alert')).toHaveText('That is not the PIN or password of this name.');
-    expect(await barred(page)).toEqual([]);
-    await tapPin(page, PINS[COUNTER]!);
-    await expect(page.locator('[data-tag]').first()).toBeVisible();
-    await page.reload();
-    await expect(inHand(page, COUNTER)).toBeVisible();
-    await checkIn(page, trimmer('Counter 1'));
-    // How it stands, and what its owner says: nothing asks for a hand on the machine.
-    await expect(page.getByRole('heading', { name: 'The cause is being looked for' })).toBeVisible();
-    await expect(step(page)).toHaveCount(0);
-    await page.getByLabel('What was said').fill('wants it by Friday');
-    await page.keyboard.press('Enter');
-    await expect(trail(page).getByText('wants it by Friday')).toBeVisible();
-    expect(await barred(page)).toEqual([]);
-  });
+  freshTest(
+    'a bench opens to a name and its PIN, by touch on a phone, and to nothing else; to the counter as the counter’s',
+    async ({ page }) => {
+      await page.setViewportSize({ width: 390, height: 844 });
+      await page.goto('/');
+      await expect(page.getByRole('heading', { name: 'Who has the bench?' })).toBeVisible();
+      await expect(page.locator('[data-tag]')).toHaveCount(0);
+      expect(await barred(page)).toEqual([]);
+      await page.getByRole('button', { name: COUNTER }).click();
+      await tapPin(page, '771204');
+      await expect(page.getByRole('alert')).toHaveText('That is not the PIN or password of this name.');
+      expect(await barred(page)).toEqual([]);
+      await tapPin(page, PINS[COUNTER]!);
+      await expect(page.locator('[data-tag]').first()).toBeVisible();
+      await page.reload();
+      await expect(inHand(page, COUNTER)).toBeVisible();
+      await checkIn(page, trimmer('Counter 1'));
+      // How it stands, and what its owner says: nothing asks for a hand on the machine.
+      await expect(page.getByRole('heading', { name: 'The cause is being looked for' })).toBeVisible();
+      await expect(step(page)).toHaveCount(0);
+      await page.getByLabel('What was said').fill('wants it by Friday');
+      await page.keyboard.press('Enter');
+      await expect(trail(page).getByText('wants it by Friday')).toBeVisible();
+      expect(await barred(page)).toEqual([]);
+    },
+  );
 
-  test('two at one bench change hands mid-job; locked it shows nothing; signed out it remembers nothing', async ({
-    page,
-  }) => {
-    await page.goto('/');
-    await page.getByRole('button', { name: LEAD }).click();
-    await page.getByLabel('PIN or password').fill(PINS[LEAD]!);
-    await page.keyboard.press('Enter');
-    await expect(inHand(page, LEAD)).toBeVisible();
-    await checkIn(page, trimmer('Hands 1'));
-    await findBy(page, 'Smell the fuel', 'fresh');
-    await handTo(page, TECHNICIAN);
-    await tapPin(page, PINS[TECHNICIAN]!);
-    await expect(inHand(page, TECHNICIAN)).toBeVisible();
-    await findBy(page, 'Work the primer bulb', 'slow');
-    // Back in two taps: both have said today who they are.
-    await handTo(page, LEAD);
-    await expect(inHand(page, LEAD)).toBeVisible();
-    const jobId = /job\/([0-9a-f-]{36})/.exec(page.url())![1]!;
-    const accounts = (await (await page.request.get('/api/accounts')).json()) as {
-      id: string;
-      name: string;
-    }[];
-    // Noted in each one's hands, and delivered when it was.
-    const noters = async () => {
-      const log = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
-        entries: { kind: string; by?: string }[];
+  freshTest(
+    'two at one bench change hands mid-job; locked it shows nothing; signed out it remembers nothing',
+    async ({ page }) => {
+      await page.goto('/');
+      await page.getByRole('button', { name: LEAD }).click();
+      await page.getByLabel('PIN or password').fill(PINS[LEAD]!);
+      await page.keyboard.press('Enter');
+      await expect(inHand(page, LEAD)).toBeVisible();
+      await checkIn(page, trimmer('Hands 1'));
+      await findBy(page, 'Smell the fuel', 'fresh');
+      await handTo(page, TECHNICIAN);
+      await tapPin(page, PINS[TECHNICIAN]!);
+      await expect(inHand(page, TECHNICIAN)).toBeVisible();
+      await findBy(page, 'Work the primer bulb', 'slow');
+      // Back in two taps: both have said today who they are.
+      await handTo(page, LEAD);
+      await expect(inHand(page, LEAD)).toBeVisible();
+      const jobId = /job\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+      const accounts = (await (await page.request.get('/api/accounts')).json()) as {
+        id: string;
+        name: string;
+      }[];
+      // Noted in each one's hands, and delivered when it was.
+      const noters = async () => {
+        const log = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
+          entries: { kind: string; by?: string }[];
+        };
+        return log.entries.slice(-2).map((e) => accounts.find((a) => a.id === e.by)?.name);
       };
-      return log.entries.slice(-2).map((e) => accounts.find((a) => a.id === e.by)?.name);
-    };
-    await expect.poll(noters).toEqual([LEAD, TECHNICIAN]);
+      await expect.poll(noters).toEqual([LEAD, TECHNICIAN]);
 
-    const other = await page.context().newPage();
-    await other.goto('/');
-    await expect(other.locator('[data-tag]').first()).toBeVisible();
-    await expect(step(page).getByRole('heading').first()).toBeVisible();
-    await page.keyboard.press('Shift+L');
-    for (const tab of [page, other]) {
-      await expect(tab.getByRole('heading', { name: 'Locked' })).toBeVisible();
-      await expect(tab.getByText('Hands 1')).toHaveCount(0);
-    }
-    await page.reload();
-    await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
-    await expect(trail(page)).toHaveCount(0);
-    await tapPin(page, PINS[LEAD]!);
-    for (const tab of [page, other]) await expect(inHand(tab, LEAD)).toBeVisible();
-    await expect(trail(page).getByText('Work the primer bulb: slow')).toBeVisible();
+      const other = await page.context().newPage();
+      await other.goto('/');
+      await expect(other.locator('[data-tag]').first()).toBeVisible();
+      await expect(step(page).getByRole('heading').first()).toBeVisible();
+      await page.keyboard.press('Shift+L');
+      for (const tab of [page, other]) {
+        await expect(tab.getByRole('heading', { name: 'Locked' })).toBeVisible();
+        await expect(tab.getByText('Hands 1')).toHaveCount(0);
+      }
+      await page.reload();
+      await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
+      await expect(trail(page)).toHaveCount(0);
+      await tapPin(page, PINS[LEAD]!);
+      for (const tab of [page, other]) await expect(inHand(tab, LEAD)).toBeVisible();
+      await expect(trail(page).getByText('Work the primer bulb: slow')).toBeVisible();
 
-    await page.getByRole('button', { name: /^At the bench/ }).click();
-    await page.getByRole('button', { name: 'Sign out' }).click();
-    // Each tab forgets once it knows: what the other one was just being sent, it may keep until then.
-    for (const tab of [page, other])
-      await expect(tab.getByRole('heading', { name: 'Who has the bench?' })).toBeVisible();
-    const left = (): Promise<number> =>
-      page.evaluate(
-        () =>
-          new Promise<number>((resolve) => {
-            const opening = indexedDB.open('rusty-wren');
-            opening.onsuccess = () => {
-              const count = opening.result.transaction('seen').objectStore('seen').count();
-              count.onsuccess = () => resolve(count.result);
-            };
-          }),
-      );
-    await expect.poll(left).toBe(0);
-    // Nor of what was still on its way.
-    await page.waitForTimeout(1000);
-    expect(await left()).toBe(0);
-  });
+      await page.getByRole('button', { name: /^At the bench/ }).click();
+      await page.getByRole('button', { name: 'Sign out' }).click();
+      // Each tab forgets once it knows: what the other one was just being sent, it may keep until then.
+      for (const tab of [page, other])
+        await expect(tab.getByRole('heading', { name: 'Who has the bench?' })).toBeVisible();
+      const left = (): Promise<number> =>
+        page.evaluate(
+          () =>
+            new Promise<number>((resolve) => {
+              const opening = indexedDB.open('rusty-wren');
+              opening.onsuccess = () => {
+                const count = opening.result.transaction('seen').objectStore('seen').count();
+                count.onsuccess = () => resolve(count.result);
+              };
+            }),
+        );
+      await expect.poll(left).toBe(0);
+      // Nor of what was still on its way.
+      await page.waitForTimeout(1000);
+      expect(await left()).toBe(0);
+    },
+  );
 });
 
 test('the lead puts somebody on the books, sets a forgotten PIN, and stays the lead', async ({

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { barred, checkIn, trail, write } from './bench';
+import { test } from './device';
 
 const saw = (model: string) => ({
   owner: `Owner of ${model}`,

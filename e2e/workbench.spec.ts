@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { barred, checkIn, suspects, trail, trimmer, write } from './bench';
+import { test } from './device';
 
 test('check-in names what is missing; with the server away the machine hangs here, and is sent with what was noted on it', async ({
   page,

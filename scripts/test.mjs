@@ -16,22 +16,8 @@ const rest = at < 0 ? [] : process.argv.slice(at + 2);
 const changed = process.argv.includes('--changed');
 /** @param {string} part */
 const wanted = (part) => only === null || only === part;
-/** Zones far from Greenwich: a bench stands anywhere. Unit and API tests are made in the first, what reckons with days and hours in all. */
+/** Zones far from Greenwich: a bench stands anywhere. All of it is made in the first, what reckons with days and hours in the others too. */
 const [WEST, ...EAST] = ['America/Denver', 'Asia/Kolkata', 'Pacific/Auckland'];
-const OF_DAYS = [
-  '--project=unit',
-  '--project=web',
-  '--project=web alone',
-  ...[
-    'core/schedule',
-    'core/log',
-    'web/src/day',
-    'web/src/rack',
-    'web/src/ui',
-    'web/src/find',
-    'web/src/parts',
-  ],
-];
 const BUILD = ['npx', 'vite', 'build', '--logLevel', 'warn', 'web'];
 installPackages();
 if (!existsSync('/usr/bin/pdftotext')) installDebian(['poppler-utils'], 'pdftotext');
@@ -78,8 +64,8 @@ const testFiles = spawnSync(
   .filter(Boolean).length;
 /** How far a runner is, as its own lines say: what is done, of how many. */
 const HOW_FAR = {
-  /** @param {string} log */
-  files: (log) => [(log.match(/^ *[✓❯].*\.test\.tsx?/gm) ?? []).length, testFiles],
+  /** Those made again in other zones come on top. @param {string} log */
+  files: (log) => [(log.match(/^ *[✓❯](?!.*days in).*\.test\.tsx?/gm) ?? []).length, testFiles],
   /** @param {string} log */
   journeys: (log) => [
     (log.match(/^ *[✓✘] +\d+ /gm) ?? []).length,
@@ -142,15 +128,22 @@ const report = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8
 
 if (only === null) {
   await sideBySide([
-    [['types', ['npm', 'run', '-s', 'types']]],
     [
       ['format', ['npx', 'oxfmt', '--check', '.']],
-      ['lint', ['npx', 'oxlint', '.']],
+      ['lint and types', ['npx', 'oxlint', '--type-check', '.']],
+    ],
+    [
       ['rooms', ['npm', 'run', '-s', 'rooms']],
       ['build', BUILD],
     ],
   ]);
 }
+
+// Beside the tests: it waits for what it kills as long as it works.
+const torture =
+  only === null &&
+  !changed &&
+  check('torture, in short', ['npx', 'tsx', 'scripts/torture/torture.ts', '--short']);
 
 const unitFile = join(reports, 'vitest.json');
 const projects = only === 'api' ? ['--project', 'api', ...rest] : changed ? ['--changed'] : [];
@@ -167,20 +160,21 @@ const unitOk =
       '--reporter=json',
       `--outputFile.json=${unitFile}`,
     ],
-    { env: { TEST_DATABASE_URL: database.url, TZ: WEST }, far: changed ? undefined : HOW_FAR.files },
+    {
+      env: {
+        TEST_DATABASE_URL: database.url,
+        TZ: WEST,
+        ...(only === null && !changed && { ZONES: EAST.join(' ') }),
+      },
+      far: changed ? undefined : HOW_FAR.files,
+    },
   ));
 const unit = report(unitFile);
 passed += unit?.numPassedTests ?? 0;
 failed += unit?.numFailedTests ?? 0;
 if (!unitOk && !unit?.numFailedTests) failed++;
+await torture;
 
-if (only === null && !changed) {
-  // Together: one starts up while another works.
-  const torture = check('torture, in short', ['npx', 'tsx', 'scripts/torture/torture.ts', '--short']);
-  for (const zone of EAST)
-    count(await run(`days in ${zone}`, ['npx', 'vitest', 'run', ...OF_DAYS], { env: { TZ: zone } }));
-  await torture;
-}
 if (changed) rest.push(...changedSpecs());
 if (changed ? rest.length > 0 : wanted('browser') || wanted('rare')) await inTheBrowser();
 await close();

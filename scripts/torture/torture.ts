@@ -13,7 +13,7 @@ import { throughput } from './throughput';
 
 /**
  * What the server promises, tried the hard way on a database of its own: `npm run torture`, some minutes; `--short` for every
- * test run. `--only kills,malformed,routes,streams,floods,restores,disk,throughput,browser,audit` makes some of them.
+ * test run. `--only kills,malformed,routes,streams,floods,restores,disk,throughput,tests,browser,audit` makes some of them.
  */
 const short = process.argv.includes('--short');
 const only = process.argv.includes('--only')
@@ -56,6 +56,16 @@ try {
       stdio: 'inherit',
     });
     if (status !== 0) wrong.push('audit: see above');
+  }
+  // What every run of the tests makes of a sample, of all; and the types by the compiler that the linter's check is not.
+  if (wanted('tests') && !short) {
+    const env = { ...process.env, THOROUGH: '1', TEST_DATABASE_URL: cluster.url };
+    for (const [program, ...args] of [
+      ['vitest', 'run', '--project=unit', '--project=api'],
+      ['tsc', '--noEmit', '-p', 'tsconfig.json'],
+    ] as const)
+      if (spawnSync('npx', [program, ...args], { stdio: 'inherit', env }).status !== 0)
+        wrong.push(`${program}: see above`);
   }
   if (wanted('browser') && !short) {
     const { status } = spawnSync('node', ['scripts/test.mjs', '--only', 'rare'], { stdio: 'inherit' });
