@@ -2,6 +2,7 @@ import { changesBetween, type GivenPaper } from '@rusty-wren/core/log';
 import { format } from 'date-fns';
 import { FileText, Printer } from 'lucide-react';
 import type { ReactElement } from 'react';
+import { useAppSelector } from '../app/store';
 import { Button, BUTTON_LOOKS } from '../ui/Button';
 import { OwnerLink } from './OwnerLink';
 import { PaperView } from './PaperView';
@@ -28,14 +29,18 @@ export function Given({
   const before = papers.find((p) => p.paper === given.paper && p.version === given.version - 1);
   const changes = before && changesBetween(before, given);
   const pdf = `/api/jobs/${jobId}/papers/${given.entryId}/pdf`;
+  /** The server does not have it yet: nothing can be asked of it there. */
+  const waits = useAppSelector((s) => s.outbox.unsent.some((u) => u.entry.id === given.entryId));
   const onSheet = given.paper === 'report' || given.paper === 'work-done';
   return (
     <div className="grid content-start gap-4">
       <div className="flex flex-wrap items-center gap-3 print:hidden">
-        <a href={`${pdf}?sheet=a4`} target="_blank" rel="noreferrer" className={PDF_LINK}>
-          <FileText size={20} aria-hidden /> PDF{onSheet && ', A4'}
-        </a>
-        {onSheet && (
+        {!waits && (
+          <a href={`${pdf}?sheet=a4`} target="_blank" rel="noreferrer" className={PDF_LINK}>
+            <FileText size={20} aria-hidden /> PDF{onSheet && ', A4'}
+          </a>
+        )}
+        {!waits && onSheet && (
           <a href={`${pdf}?sheet=letter`} target="_blank" rel="noreferrer" className={PDF_LINK}>
             Letter
           </a>
@@ -45,8 +50,13 @@ export function Given({
           Given {format(new Date(given.notedAt), 'd MMMM, HH:mm')}, {given.hash.slice(0, 8)}
         </p>
       </div>
+      {waits && (
+        <p role="status" className="text-lg font-semibold text-ochre print:hidden">
+          Not sent yet: its PDF and what is on the owner’s phone come when it is.
+        </p>
+      )}
       {/* Before the paper, not under all of it: it is what one gives it for. */}
-      {(given.paper === 'report' || given.paper === 'card') && (
+      {!waits && (given.paper === 'report' || given.paper === 'card') && (
         <OwnerLink key={given.entryId} jobId={jobId} entryId={given.entryId} paper={given.paper} />
       )}
       {changes && (

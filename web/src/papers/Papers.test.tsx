@@ -1,8 +1,10 @@
 import { paperHash, type Bodies, type Noted } from '@rusty-wren/core/log';
 import { USUAL_RULES } from '@rusty-wren/core/worth';
-import { cleanup, screen, within } from '@testing-library/react';
+import { act, cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import type { NewEntry } from '@rusty-wren/contract';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { noted, sent } from '../keeping/outbox';
 import { benchWith, complains, draw } from '../testing/bench';
 import { fakeLog } from '../testing/log';
 import { OnTheDesk } from './Papers';
@@ -14,8 +16,10 @@ const FOUND = [complains('runs-on-prime-then-dies'), 'metering diaphragm stiff']
 function desk(lines: readonly (string | Noted)[], at = '/?paper=report') {
   const logged = fakeLog();
   bench.log = logged.log;
-  draw(<OnTheDesk atBench={benchWith(...lines)} shop={{ rules: USUAL_RULES, book: [] }} />, { at });
-  return logged;
+  const store = draw(<OnTheDesk atBench={benchWith(...lines)} shop={{ rules: USUAL_RULES, book: [] }} />, {
+    at,
+  });
+  return { ...logged, store };
 }
 const given = (text: string): Noted => {
   const paper = {
@@ -99,5 +103,18 @@ describe('a paper that was given', () => {
     await click(/Given, version 1/);
     expect(sheet()).toContain('One.');
     expect(screen.queryByRole('region', { name: 'Otherwise than before' })).toBeNull();
+  });
+
+  it('asks nothing of the server before the server has it', () => {
+    const { store } = desk([...FOUND, given('One.')], '/?given=e2');
+    const entry = { id: 'e2', notedAt: '2026-05-04T10:00:00.000Z', ...given('One.') } as NewEntry;
+    act(() => void store.dispatch(noted([{ jobId: 'j', entry }])));
+    expect(screen.getByRole('status').textContent).toMatch(/^Not sent yet/);
+    expect(screen.queryByRole('link', { name: /PDF/ })).toBeNull();
+    expect(screen.queryByRole('region', { name: 'The owner’s page' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Print' })).toBeDefined();
+    act(() => void store.dispatch(sent(['e2'])));
+    expect(screen.getByRole('link', { name: /PDF/ })).toBeDefined();
+    expect(screen.getByRole('region', { name: 'The owner’s page' })).toBeDefined();
   });
 });
