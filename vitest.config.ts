@@ -34,6 +34,8 @@ export default defineConfig({
   test: {
     // One more than there are cores: half of the files wait for a database or a page as much as they count.
     maxWorkers: availableParallelism() + 1,
+    // What one project has transformed the others read.
+    experimental: { fsModuleCache: true },
     projects: [
       {
         test: {

@@ -8,3 +8,9 @@ configure({ asyncUtilTimeout: 60_000 });
  * the device.
  */
 globalThis.fetch = () => new Promise(() => undefined);
+
+/**
+ * No style sheet is loaded here: what is computed is what stands on the element. To work it out anew for every element that a role is
+ * looked for in takes a quarter of the time.
+ */
+globalThis.getComputedStyle = (element) => (element as HTMLElement).style;
