@@ -52,7 +52,7 @@ export function Given({
       </div>
       {waits && (
         <p role="status" className="text-lg font-semibold text-ochre print:hidden">
-          Not sent yet: its PDF and what is on the owner’s phone come when it is.
+          Not sent yet. The PDF and the owner’s page come when it is.
         </p>
       )}
       {/* Before the paper, not under all of it: it is what one gives it for. */}
