@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, type BrowserContext, type BrowserType } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
-import { BASE_URL, SIGNED_IN } from './setUp.mjs';
+import { BASE_URL, BENCH, LONGEST, SIGNED_IN } from './setUp.mjs';
 
 type State = Exclude<Parameters<BrowserContext['setStorageState']>[0], string>;
 
@@ -21,12 +21,9 @@ const KEPT = 'local_storage,indexeddb,cache_storage,service_workers,file_systems
 async function openDevice(chromium: BrowserType, profile: string): Promise<Device> {
   const context = await chromium.launchPersistentContext(profile, {
     ...CHROMIUM,
-    baseURL: BASE_URL,
-    viewport: { width: 1280, height: 800 },
-    colorScheme: 'light',
-    serviceWorkers: 'block',
+    ...BENCH,
   });
-  context.setDefaultTimeout(60_000);
+  context.setDefaultTimeout(LONGEST);
   const { cookies, origins } = JSON.parse(await readFile(SIGNED_IN, 'utf8')) as State;
   // A page of the same origin that holds nothing itself.
   const [keeper] = context.pages();
@@ -79,4 +76,3 @@ export const test = freshTest.extend({
     await use(await context.newPage());
   },
 });
-export { expect } from '@playwright/test';

@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
-import { BASE_URL, SIGNED_IN } from './setUp.mjs';
+import { BENCH, LONGEST, SIGNED_IN } from './setUp.mjs';
 
 /** What changes the odds of every bench: by itself, once the others are through. */
 const ALONE = /learning\.spec\.ts$/;
@@ -18,7 +18,7 @@ export default defineConfig({
   workers: 3,
   fullyParallel: true,
   timeout: 300_000,
-  expect: { timeout: 60_000 },
+  expect: { timeout: LONGEST },
   projects: [
     { name: 'side by side', testIgnore: ALONE },
     { name: 'alone', testMatch: ALONE, dependencies: ['side by side'] },
@@ -30,13 +30,8 @@ export default defineConfig({
   use: {
     // Signed in as the demo's lead, but where a test signs in itself.
     storageState: SIGNED_IN,
-    // A worker that answers from its cache hides what a test makes the server do; where it is wanted it is let in.
-    serviceWorkers: 'block',
-    baseURL: BASE_URL,
-    viewport: { width: 1280, height: 800 },
-    colorScheme: 'light',
-    // What is not there in a minute is not coming.
-    actionTimeout: 60_000,
+    ...BENCH,
+    actionTimeout: LONGEST,
     // To watch every step costs a fifth of the run: what stood on the page when one failed is kept, and seen.
     screenshot: 'only-on-failure',
     launchOptions: CHROMIUM,
